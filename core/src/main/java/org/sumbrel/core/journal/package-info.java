@@ -1,0 +1,2 @@
+/** The double-entry record that every settlement, open item and reversal writes. */
+package org.sumbrel.core.journal;

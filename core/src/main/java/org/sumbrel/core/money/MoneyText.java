@@ -1,0 +1,69 @@
+package org.sumbrel.core.money;
+
+import java.math.BigDecimal;
+import java.text.DecimalFormat;
+import java.text.DecimalFormatSymbols;
+import java.util.Locale;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+
+/** Amounts as text: plain for files and the API, grouped for the sentences a clerk reads. */
+public final class MoneyText {
+
+  private MoneyText() {}
+
+  /**
+   * The amount as a plain decimal in the currency's own number of digits, such as {@code -1204.50}.
+   */
+  public static String plain(Money money) {
+    return money.getAmount().toPlainString();
+  }
+
+  /** The amount with thousands grouped and without its currency, such as {@code 1,204.50}. */
+  public static String grouped(Money money) {
+    var digits = money.getCurrencyUnit().getDecimalPlaces();
+    var format = new DecimalFormat("#,##0", DecimalFormatSymbols.getInstance(Locale.ROOT));
+    format.setMinimumFractionDigits(digits);
+    format.setMaximumFractionDigits(digits);
+    return format.format(money.getAmount());
+  }
+
+  /**
+   * Reads a plain decimal, such as {@code -1204.50}, with a point as its mark and no grouping.
+   *
+   * @throws IllegalArgumentException naming the text, where it is no such number or has more digits
+   *     than the currency
+   */
+  public static Money parse(String text, CurrencyUnit currency) {
+    BigDecimal value;
+    try {
+      value = new BigDecimal(text.strip());
+    } catch (NumberFormatException e) {
+      throw new IllegalArgumentException("\"" + text + "\" is not an amount such as 1204.50", e);
+    }
+    return exact(value, currency);
+  }
+
+  /**
+   * The value as money, without rounding.
+   *
+   * @throws IllegalArgumentException where the value has more digits than the currency or is beyond
+   *     what can be kept
+   */
+  public static Money exact(BigDecimal value, CurrencyUnit currency) {
+    var stripped = value.stripTrailingZeros();
+    if (stripped.scale() > currency.getDecimalPlaces()) {
+      throw new IllegalArgumentException(
+          value.toPlainString()
+              + " has more than the "
+              + currency.getDecimalPlaces()
+              + " decimal digits of "
+              + currency.getCode());
+    }
+    if (stripped.precision() - stripped.scale() > 15) {
+      throw new IllegalArgumentException(
+          "an amount of more than 15 digits before the point cannot be kept");
+    }
+    return Money.of(currency, value.setScale(currency.getDecimalPlaces()));
+  }
+}

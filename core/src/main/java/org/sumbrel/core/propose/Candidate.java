@@ -1,0 +1,28 @@
+package org.sumbrel.core.propose;
+
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.sumbrel.core.receivables.OpenItem;
+
+/**
+ * An open item that may be part of an explanation, in minor units.
+ *
+ * @param open its balance, signed
+ * @param discount what it may fall by without being paid, because it is paid in time; zero or
+ *     positive
+ * @param hit where the text names it, or null
+ */
+record Candidate(OpenItem item, long open, long discount, ReferenceHit hit) {
+
+  long net() {
+    return open - discount;
+  }
+
+  boolean referenced() {
+    return hit != null;
+  }
+
+  static Money money(CurrencyUnit currency, long minor) {
+    return Money.ofMinor(currency, minor);
+  }
+}

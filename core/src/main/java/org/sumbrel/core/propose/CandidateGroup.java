@@ -1,0 +1,13 @@
+package org.sumbrel.core.propose;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Open items that belong together because one payer may have paid for them.
+ *
+ * @param payer who that is; empty where only the text or the amount points at the items
+ * @param why for and against the payer
+ * @param candidates oldest first
+ */
+record CandidateGroup(Optional<String> payer, List<Evidence> why, List<Candidate> candidates) {}

@@ -1,0 +1,77 @@
+package org.sumbrel.core.propose;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.sumbrel.core.settle.Adjustment;
+import org.sumbrel.core.settle.Application;
+
+/**
+ * A set of items and adjustments that explains a receipt exactly, in minor units.
+ *
+ * @param payer whose account what is left goes to
+ * @param evidence for and against
+ * @param weight the sum that the evidence comes to, in log-odds
+ */
+record Composition(
+    Optional<String> payer,
+    List<Part> parts,
+    Optional<Adjustment> adjustment,
+    long onAccount,
+    List<Evidence> evidence,
+    double weight) {
+
+  /** What it takes of one item: the amount the balance falls by and the discount in it. */
+  record Part(Candidate candidate, long amount, long discount) {}
+
+  /** Best first; the order of equals depends on nothing but the items. */
+  static final Comparator<Composition> BEST_FIRST =
+      Comparator.comparingDouble(Composition::weight).reversed().thenComparing(Composition::key);
+
+  /** Two compositions with the same key are the same explanation. */
+  String key() {
+    return parts.stream()
+            .map(p -> p.candidate().item().id() + ":" + p.amount() + ":" + p.discount())
+            .sorted()
+            .collect(Collectors.joining("|"))
+        + "/"
+        + adjustment.map(Object::toString).orElse("")
+        + "/"
+        + onAccount
+        + (onAccount == 0 ? "" : payer.orElse(""));
+  }
+
+  Composition with(Evidence more) {
+    var all = new ArrayList<>(evidence);
+    all.add(more);
+    return new Composition(payer, parts, adjustment, onAccount, all, weight + more.weight());
+  }
+
+  Proposal toProposal(CurrencyUnit currency, double probability) {
+    var owners = parts.stream().map(p -> p.candidate().item().customerId()).distinct().toList();
+    var customer =
+        owners.size() == 1
+            ? Optional.of(owners.get(0))
+            : owners.isEmpty() ? payer : Optional.<String>empty();
+    var applications =
+        parts.stream()
+            .map(
+                p ->
+                    new Application(
+                        p.candidate().item(),
+                        Candidate.money(currency, p.amount()),
+                        Candidate.money(currency, p.discount())))
+            .toList();
+    return new Proposal(
+        probability,
+        customer,
+        payer,
+        applications,
+        adjustment.map(List::of).orElse(List.of()),
+        Candidate.money(currency, onAccount),
+        evidence);
+  }
+}

@@ -1,0 +1,110 @@
+package org.sumbrel.core.propose;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import org.sumbrel.core.propose.BatchAssigner.Wanting;
+import org.sumbrel.core.propose.CompositionSolver.Solved;
+import org.sumbrel.core.receivables.Receipt;
+
+/**
+ * The engine's public door: from receipts to proposals. Deterministic; the order of the receipts
+ * does not matter.
+ *
+ * <pre>
+ * receipt ─► ReferenceFinder ─┐
+ *         ─► PayerResolver  ──┴─► CandidateSelector ─► CompositionSolver ─► BatchAssigner ─► Calibration
+ * </pre>
+ */
+public final class ProposalEngine {
+
+  private static final int MOST_PROPOSALS = 5;
+
+  private final Snapshot snapshot;
+  private final ReferenceFinder references;
+  private final PayerResolver payers;
+  private final CandidateSelector selector;
+  private final CompositionSolver solver;
+  private final Calibration calibration;
+
+  private ProposalEngine(Snapshot snapshot) {
+    this.snapshot = snapshot;
+    this.references = ReferenceFinder.over(snapshot.items());
+    this.payers = PayerResolver.over(snapshot);
+    this.selector = CandidateSelector.over(snapshot);
+    this.solver = new CompositionSolver(selector, snapshot.policy());
+    this.calibration = new Calibration(snapshot.policy());
+  }
+
+  /** Builds the indexes over what is known once. */
+  public static ProposalEngine over(Snapshot snapshot) {
+    return new ProposalEngine(snapshot);
+  }
+
+  /**
+   * What is thought of each receipt, in the order given; first proposals never use an item beyond
+   * its balance.
+   */
+  public List<ReceiptProposals> propose(Collection<Receipt> receipts) {
+    var wanting = new ArrayList<Wanting>();
+    var hitsOf = new HashMap<String, List<ReferenceHit>>();
+    var solvedOf = new HashMap<String, Solved>();
+    for (var receipt : receipts) {
+      var hits = references.find(receipt);
+      var solved =
+          solver.solve(receipt, selector.select(receipt, hits, payers.resolve(receipt)), hits);
+      hitsOf.put(receipt.id(), hits);
+      solvedOf.put(receipt.id(), solved);
+      wanting.add(new Wanting(receipt, solved.compositions()));
+    }
+    var assigned = BatchAssigner.assign(wanting);
+    return receipts.stream()
+        .map(r -> result(r, hitsOf.get(r.id()), solvedOf.get(r.id()), assigned.get(r.id())))
+        .toList();
+  }
+
+  private ReceiptProposals result(
+      Receipt receipt, List<ReferenceHit> hits, Solved solved, BatchAssigner.Assigned assigned) {
+    var ranked = assigned.compositions();
+    var probabilities = calibration.probabilities(ranked);
+    var proposals = new ArrayList<Proposal>();
+    for (var i = 0; i < Math.min(MOST_PROPOSALS, ranked.size()); i++) {
+      proposals.add(ranked.get(i).toProposal(receipt.amount().getCurrencyUnit(), probabilities[i]));
+    }
+    var notes = new ArrayList<>(assigned.notes());
+    for (var hit : hits) {
+      if (hit.item().settled()) {
+        notes.add(alreadySettled(hit));
+      }
+    }
+    return new ReceiptProposals(
+        receipt.id(),
+        calibration.standing(probabilities),
+        calibration.alternatives(ranked),
+        solved.exhaustive(),
+        proposals,
+        notes,
+        marks(hits));
+  }
+
+  private Evidence alreadySettled(ReferenceHit hit) {
+    var on = snapshot.settledOn().get(hit.item().id());
+    return new Evidence(
+        "reference.settled",
+        hit.item().number() + " in the text was settled already" + (on == null ? "" : " on " + on),
+        0);
+  }
+
+  private static List<TextMark> marks(List<ReferenceHit> hits) {
+    return hits.stream()
+        .filter(h -> h.start() >= 0)
+        .sorted(Comparator.comparingInt(ReferenceHit::start))
+        .map(
+            h ->
+                new TextMark(
+                    h.start(), h.end(), h.item().id(), h.form() != ReferenceHit.Form.DIGITS))
+        .toList();
+  }
+}

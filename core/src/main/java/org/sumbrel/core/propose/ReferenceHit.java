@@ -1,0 +1,41 @@
+package org.sumbrel.core.propose;
+
+import org.sumbrel.core.receivables.OpenItem;
+
+/**
+ * A place in a text that names an item.
+ *
+ * @param start where it begins in the text, or -1 where the text had to be rewritten to read it
+ * @param end where it ends
+ * @param written as it stands in the text
+ * @param weight in log-odds
+ */
+record ReferenceHit(OpenItem item, Form form, int start, int end, String written, double weight) {
+
+  /** In which form the item is named. */
+  enum Form {
+    CREDITOR_REFERENCE("reference.creditor"),
+    NUMBER("reference.exact"),
+    ORDER("reference.order"),
+    DIGITS("reference.digits");
+
+    private final String code;
+
+    Form(String code) {
+      this.code = code;
+    }
+  }
+
+  Evidence evidence() {
+    var number = item.number();
+    var sentence =
+        switch (form) {
+          case CREDITOR_REFERENCE ->
+              written + " is the reference of " + number + " and its check digits hold";
+          case NUMBER -> number + " stands in the text";
+          case ORDER -> written + " in the text is the order of " + number;
+          case DIGITS -> written + " in the text reads as " + number;
+        };
+    return new Evidence(form.code, sentence, weight);
+  }
+}

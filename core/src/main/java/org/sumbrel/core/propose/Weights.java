@@ -1,0 +1,53 @@
+package org.sumbrel.core.propose;
+
+import org.sumbrel.core.propose.ReferenceHit.Form;
+
+/**
+ * How much each kind of evidence counts, in log-odds. These figures are judgement, not fitted: set
+ * so that a payer known by name and the amount to the cent are just clear, and either alone is not.
+ * Fitted ones replace them.
+ */
+final class Weights {
+
+  /** That the money is for something the engine cannot see. */
+  static final double NONE_OF_THESE = 3.0;
+
+  static final double PAYER_ACCOUNT = 6.0;
+  static final double PAYER_ALIAS = 6.0;
+  static final double PAYER_NAME = 5.0;
+  static final double PAYER_NAME_PART = 3.5;
+  static final double PAYER_NAME_LIKE = 2.5;
+  static final double PAYER_HISTORY_MOST = 4.5;
+  static final double PAYS_FOR_CHILD = -0.5;
+
+  /** A reference to an item of somebody whom the payer is not known to pay for. */
+  static final double STRANGE_PAYER = -3.0;
+
+  static final double AMOUNT_EXACT = 4.0;
+  static final double AMOUNT_DISCOUNTED = 3.6;
+  static final double AMOUNT_LESS_FEE = 1.0;
+  static final double AMOUNT_LESS_LITTLE = 1.5;
+  static final double AMOUNT_OVER = -1.0;
+  static final double AMOUNT_PART = -2.5;
+  static final double OLDEST_FIRST = 3.5;
+  static final double WHOLE_ACCOUNT = 0.5;
+  static final double ON_ACCOUNT_ONLY = -3.5;
+  static final double PAID_TWICE = 2.0;
+
+  static final double EACH_MORE_ITEM = -0.7;
+  static final double EACH_LATER_ITEM = -0.05;
+  static final double REFERENCE_UNUSED = -3.0;
+  static final double REFERENCES_MOST = 10.0;
+  static final double EACH_MORE_REFERENCE = 1.5;
+
+  private Weights() {}
+
+  static double of(Form form, int length) {
+    return switch (form) {
+      case CREDITOR_REFERENCE -> 9.0;
+      case NUMBER -> 7.0;
+      case ORDER -> 5.5;
+      case DIGITS -> length <= 3 ? 1.0 : length == 4 ? 2.5 : 4.5;
+    };
+  }
+}

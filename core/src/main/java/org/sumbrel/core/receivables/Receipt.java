@@ -1,0 +1,30 @@
+package org.sumbrel.core.receivables;
+
+import java.time.LocalDate;
+import org.joda.money.Money;
+
+/**
+ * Money from one payer, as a bank entry or the mail room reports it.
+ *
+ * @param receivedOn the booking date, by which discounts are judged
+ * @param amount positive: money to us
+ * @param payerName as it was sent, or empty
+ * @param payerAccount the account it came from, or empty
+ * @param text what the payer and the bank wrote about it, word for word
+ */
+public record Receipt(
+    String id,
+    String companyId,
+    LocalDate receivedOn,
+    Money amount,
+    String payerName,
+    String payerAccount,
+    String text) {
+
+  public Receipt {
+    if (!amount.isPositive()) {
+      throw new IllegalArgumentException(
+          "a receipt of " + amount.getAmount() + " is no money to us");
+    }
+  }
+}

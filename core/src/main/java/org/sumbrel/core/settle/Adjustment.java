@@ -1,0 +1,10 @@
+package org.sumbrel.core.settle;
+
+import org.joda.money.Money;
+
+/** An amount that explains a difference between what was received and what was applied. */
+public sealed interface Adjustment permits FeeWithheld, SmallWriteOff {
+
+  /** What it keeps from us, in the settlement's currency; negative when it is to our favour. */
+  Money amount();
+}

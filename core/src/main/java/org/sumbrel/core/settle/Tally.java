@@ -1,0 +1,21 @@
+package org.sumbrel.core.settle;
+
+import org.joda.money.Money;
+
+/**
+ * How a draft adds up: {@code received = applied − discount − adjustments + onAccount + left}.
+ *
+ * @param received the receipt's amount
+ * @param applied what the items' balances fall by, together
+ * @param discount early-payment discounts granted, together
+ * @param adjustments what others kept from us, together
+ * @param onAccount what stays on the customer's account
+ * @param left what is not yet explained; negative where more is explained than was received
+ */
+public record Tally(
+    Money received,
+    Money applied,
+    Money discount,
+    Money adjustments,
+    Money onAccount,
+    Money left) {}

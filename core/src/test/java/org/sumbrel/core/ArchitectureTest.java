@@ -1,0 +1,95 @@
+package org.sumbrel.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noFields;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import org.sumbrel.core.propose.ProposalEngine;
+
+/** Holds the arrows of docs/architecture.md inside the core. */
+@AnalyzeClasses(packages = "org.sumbrel.core", importOptions = DoNotIncludeTests.class)
+class ArchitectureTest {
+
+  @ArchTest
+  static final ArchRule pointsOneWay =
+      layeredArchitecture()
+          .consideringOnlyDependenciesInLayers()
+          .layer("money")
+          .definedBy("..core.money..")
+          .layer("receivables")
+          .definedBy("..core.receivables..")
+          .layer("settle")
+          .definedBy("..core.settle..")
+          .layer("propose")
+          .definedBy("..core.propose..")
+          .layer("journal")
+          .definedBy("..core.journal..")
+          .layer("tieout")
+          .definedBy("..core.tieout..")
+          .whereLayer("receivables")
+          .mayOnlyBeAccessedByLayers("settle", "propose", "journal", "tieout")
+          .whereLayer("settle")
+          .mayOnlyBeAccessedByLayers("propose", "journal", "tieout")
+          .whereLayer("propose")
+          .mayNotBeAccessedByAnyLayer()
+          .whereLayer("journal")
+          .mayOnlyBeAccessedByLayers("tieout")
+          .whereLayer("tieout")
+          .mayNotBeAccessedByAnyLayer();
+
+  @ArchTest
+  static final ArchRule hasNoCycles =
+      slices().matching("org.sumbrel.core.(*)..").should().beFreeOfCycles();
+
+  @ArchTest
+  static final ArchRule isPureJava =
+      classes()
+          .that()
+          .resideInAPackage("org.sumbrel.core..")
+          .should()
+          .onlyDependOnClassesThat()
+          .resideInAnyPackage(
+              "org.sumbrel.core..", "java..", "org.joda.money..", "org.apache.commons.text..");
+
+  @ArchTest
+  static final ArchRule doesNoInputOrOutput =
+      noClasses()
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("java.io..", "java.nio.file..", "java.net..", "java.sql..");
+
+  @ArchTest
+  static final ArchRule keepsNoMoneyInFloatingPoint =
+      noFields()
+          .that()
+          .areDeclaredInClassesThat()
+          .resideInAnyPackage("..receivables..", "..journal..", "..tieout..", "..money..")
+          .should()
+          .haveRawType(double.class)
+          .orShould()
+          .haveRawType(float.class);
+
+  @ArchTest
+  static final ArchRule engineStagesStayBehindTheirDoor =
+      classes()
+          .that()
+          .haveSimpleNameEndingWith("Finder")
+          .or()
+          .haveSimpleNameEndingWith("Resolver")
+          .or()
+          .haveSimpleNameEndingWith("Selector")
+          .or()
+          .haveSimpleNameEndingWith("Solver")
+          .or()
+          .haveSimpleNameEndingWith("Assigner")
+          .should()
+          .bePackagePrivate()
+          .andShould()
+          .resideInAPackage(ProposalEngine.class.getPackageName());
+}

@@ -1,0 +1,104 @@
+package org.sumbrel.core;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.sumbrel.core.receivables.CreditNote;
+import org.sumbrel.core.receivables.Customer;
+import org.sumbrel.core.receivables.EarlyPaymentTerms;
+import org.sumbrel.core.receivables.Invoice;
+import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.settle.Policy;
+import org.sumbrel.core.settle.Tolerance;
+
+/** Made-up items and receipts of one company, for tests to speak of in few words. */
+public final class Books {
+
+  public static final CurrencyUnit USD = CurrencyUnit.USD;
+  public static final LocalDate TODAY = LocalDate.of(2026, 5, 29);
+  public static final String COMPANY = "mill";
+
+  private Books() {}
+
+  public static Money usd(String amount) {
+    return Money.of(USD, new BigDecimal(amount));
+  }
+
+  public static Invoice invoice(String number, String customer, String open) {
+    return invoice(number, customer, open, LocalDate.of(2026, 5, 15));
+  }
+
+  public static Invoice invoice(String number, String customer, String open, LocalDate due) {
+    return new Invoice(
+        number,
+        COMPANY,
+        customer,
+        number,
+        due.minusDays(30),
+        due,
+        usd(open),
+        usd(open),
+        "",
+        "",
+        Optional.empty());
+  }
+
+  public static Invoice withTerms(Invoice i, String terms) {
+    return new Invoice(
+        i.id(),
+        i.companyId(),
+        i.customerId(),
+        i.number(),
+        i.issuedOn(),
+        i.dueOn(),
+        i.total(),
+        i.open(),
+        i.orderReference(),
+        i.creditorReference(),
+        Optional.of(EarlyPaymentTerms.parse(terms)));
+  }
+
+  public static Invoice withReferences(Invoice i, String order, String creditor) {
+    return new Invoice(
+        i.id(),
+        i.companyId(),
+        i.customerId(),
+        i.number(),
+        i.issuedOn(),
+        i.dueOn(),
+        i.total(),
+        i.open(),
+        order,
+        creditor,
+        i.terms());
+  }
+
+  public static CreditNote creditNote(String number, String customer, String open) {
+    var due = LocalDate.of(2026, 5, 10);
+    return new CreditNote(number, COMPANY, customer, number, due, due, usd(open), usd(open));
+  }
+
+  public static Receipt receipt(String amount, String payer, String text) {
+    return receipt("R", amount, payer, text, TODAY);
+  }
+
+  public static Receipt receipt(String id, String amount, String payer, String text, LocalDate on) {
+    return new Receipt(id, COMPANY, on, usd(amount), payer, "", text);
+  }
+
+  public static Customer customer(String id, String name) {
+    return new Customer(id, COMPANY, name, Optional.empty(), java.util.List.of(), false);
+  }
+
+  public static Policy policy() {
+    var standard = Policy.standard(USD);
+    return new Policy(
+        3,
+        new Tolerance(usd("2.00"), usd("1.00"), BigDecimal.valueOf(5)),
+        standard.usualBankFees(),
+        standard.clearAt(),
+        standard.tornWithin());
+  }
+}

@@ -1,0 +1,105 @@
+package org.sumbrel.core.propose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+import static org.sumbrel.core.Books.invoice;
+import static org.sumbrel.core.Books.receipt;
+import static org.sumbrel.core.Books.withReferences;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.sumbrel.core.propose.ReferenceHit.Form;
+
+class ReferenceFinderTest {
+
+  private final ReferenceFinder finder =
+      ReferenceFinder.over(
+          List.of(
+              withReferences(invoice("LM-0020418", "a", "1420.00"), "PO-7731", "RF18539007547034"),
+              invoice("LM-0020431", "a", "1652.00"),
+              invoice("LM-0000518", "b", "90.00")));
+
+  private List<ReferenceHit> find(String text) {
+    return finder.find(receipt("500.00", "", text));
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "INV LM-0020418 FLOUR MAY, NUMBER",
+    "lm 0020418, NUMBER",
+    "ref:LM/0020418., NUMBER",
+    "20418, DIGITS",
+    "INV20418 THANKS, DIGITS",
+    "0020418, DIGITS",
+    "OUR ORDER PO 7731, ORDER",
+    "RF18 5390 0754 7034 MERCI, CREDITOR_REFERENCE",
+    "RF18539007547034, CREDITOR_REFERENCE"
+  })
+  void readsANumberInEachOfItsForms(String text, Form form) {
+    assertThat(find(text))
+        .singleElement()
+        .satisfies(
+            hit -> {
+              assertThat(hit.item().number()).isEqualTo("LM-0020418");
+              assertThat(hit.form()).isEqualTo(form);
+            });
+  }
+
+  @Test
+  void findsSeveralInTheTextsOrderAndSaysWhereTheyStand() {
+    var text = "PAYMENT LM-0020431 AND 518 AND PO-7731";
+    assertThat(find(text))
+        .extracting(h -> text.substring(h.start(), h.end()), h -> h.item().number())
+        .containsExactly(
+            tuple("LM-0020431", "LM-0020431"),
+            tuple("518", "LM-0000518"),
+            tuple("PO-7731", "LM-0020418"));
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "RF19 5390 0754 7034",
+        "DUE 20418.00",
+        "2026-05-18 518.00",
+        "TRACE 021000020418112",
+        "5/18/2026",
+        "LM-002041",
+        "120418",
+        "",
+        "   "
+      })
+  void passesOverWhatOnlyLooksLikeOne(String text) {
+    assertThat(find(text)).isEmpty();
+  }
+
+  @Test
+  void doesNotTakeTheAmountForANumber() {
+    assertThat(finder.find(receipt("518.00", "", "PAID 518 TODAY"))).isEmpty();
+    assertThat(finder.find(receipt("204.18", "", "20418"))).isEmpty();
+  }
+
+  @Test
+  void readsTheLongestFormFirst() {
+    var both =
+        ReferenceFinder.over(
+            List.of(invoice("LM-418", "a", "1.00"), invoice("LM-418-2", "a", "2.00")));
+    assertThat(both.find(receipt("9.00", "", "LM 418 2")))
+        .extracting(h -> h.item().number())
+        .containsExactly("LM-418-2");
+  }
+
+  @Test
+  void countsAFormThatNamesSeveralItemsForLess() {
+    var two =
+        ReferenceFinder.over(
+            List.of(invoice("LM-777", "a", "1.00"), invoice("LX-777", "b", "2.00")));
+    var hits = two.find(receipt("9.00", "", "777"));
+    assertThat(hits)
+        .hasSize(2)
+        .allSatisfy(h -> assertThat(h.weight()).isLessThan(Weights.of(Form.DIGITS, 3)));
+  }
+}
