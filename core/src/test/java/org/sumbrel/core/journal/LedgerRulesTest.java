@@ -48,6 +48,7 @@ class LedgerRulesTest {
     final Map<String, OpenItem> items = new LinkedHashMap<>();
     final List<JournalEntry> journal = new ArrayList<>();
     final List<Posted> posted = new ArrayList<>();
+    int made;
     Money arrived = Money.zero(USD);
     Money waiting = Money.zero(USD);
 
@@ -68,13 +69,14 @@ class LedgerRulesTest {
       settlement.itemsAfter().forEach(i -> items.put(i.id(), i));
       Optional<String> keptId = Optional.empty();
       if (settlement.onAccount().isPositive()) {
+        made++;
         var amount = settlement.onAccount().negated();
         var kept =
             new OnAccount(
-                "OA" + posted.size(),
+                "OA" + made,
                 COMPANY,
                 settlement.onAccountCustomer().orElseThrow(),
-                "OA" + posted.size(),
+                "OA" + made,
                 TODAY,
                 amount,
                 amount);
