@@ -1,0 +1,102 @@
+package org.sumbrel.cli;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.formats.FileContent;
+import org.sumbrel.formats.receivables.CustomerRow;
+import org.sumbrel.formats.receivables.InvoiceRow;
+import org.sumbrel.formats.statement.AccountStatement;
+import org.sumbrel.formats.statement.AccountStatement.Balance;
+import org.sumbrel.formats.statement.StatementEntry;
+
+/**
+ * What a file holds as the one JSON document that every format comes to. Amounts are decimal
+ * strings, dates ISO 8601.
+ */
+final class NormalForm {
+
+  private NormalForm() {}
+
+  static Map<String, Object> of(FileContent content) {
+    var document = new LinkedHashMap<String, Object>();
+    document.put("format", content.format().word());
+    document.put("accounts", content.accounts().stream().map(NormalForm::account).toList());
+    document.put("batches", List.of());
+    document.put("payouts", List.of());
+    document.put("remittances", List.of());
+    document.put("invoices", content.invoices().stream().map(NormalForm::invoice).toList());
+    document.put("customers", content.customers().stream().map(NormalForm::customer).toList());
+    document.put(
+        "problems",
+        content.problems().stream()
+            .map(p -> fields("line", p.line(), "message", p.message()))
+            .toList());
+    return document;
+  }
+
+  private static Map<String, Object> account(AccountStatement statement) {
+    return fields(
+        "account", statement.account(),
+        "currency", statement.currency().getCode(),
+        "opening", balance(statement.opening()),
+        "closing", balance(statement.closing()),
+        "entries", statement.entries().stream().map(NormalForm::entry).toList());
+  }
+
+  private static Map<String, Object> balance(Optional<Balance> balance) {
+    return balance
+        .map(b -> fields("date", b.date().toString(), "amount", MoneyText.plain(b.amount())))
+        .orElse(null);
+  }
+
+  private static Map<String, Object> entry(StatementEntry entry) {
+    return fields(
+        "entryId", entry.entryId(),
+        "bookingDate", entry.bookingDate().toString(),
+        "valueDate", entry.valueDate().toString(),
+        "amount", MoneyText.plain(entry.amount()),
+        "currency", entry.amount().getCurrencyUnit().getCode(),
+        "payerName", entry.payerName(),
+        "payerAccount", entry.payerAccount(),
+        "remittance", entry.remittance(),
+        "bankReference", entry.bankReference(),
+        "checkNumber", entry.checkNumber(),
+        "status", entry.pending() ? "pending" : "booked",
+        "details", List.of());
+  }
+
+  private static Map<String, Object> invoice(InvoiceRow row) {
+    return fields(
+        "number", row.number(),
+        "kind", row.creditNote() ? "credit_note" : "invoice",
+        "customerId", row.customerId(),
+        "customerName", row.customerName(),
+        "issueDate", row.issueDate().toString(),
+        "dueDate", row.dueDate().toString(),
+        "currency", row.total().getCurrencyUnit().getCode(),
+        "total", MoneyText.plain(row.total()),
+        "open", MoneyText.plain(row.open()),
+        "orderReference", row.orderReference(),
+        "creditorReference", row.creditorReference(),
+        "terms", row.terms().map(Object::toString).orElse(""));
+  }
+
+  private static Map<String, Object> customer(CustomerRow row) {
+    return fields(
+        "customerId", row.customerId(),
+        "name", row.name(),
+        "parentId", row.parentId(),
+        "payerAccounts", row.payerAccounts());
+  }
+
+  private static Map<String, Object> fields(Object... namesAndValues) {
+    var fields = new LinkedHashMap<String, Object>();
+    for (var i = 0; i < namesAndValues.length; i += 2) {
+      fields.put((String) namesAndValues[i], namesAndValues[i + 1]);
+    }
+    return fields;
+  }
+}

@@ -1,0 +1,67 @@
+package org.sumbrel.cli;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import org.sumbrel.formats.AnyFile;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileContent;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/**
+ * {@code sumbrel read FILE}: recognises a file by its content, reads it whole, prints it as JSON.
+ */
+@Command(
+    name = "read",
+    description = "Prints what a statement, invoice or customer file holds, as JSON.")
+final class ReadCommand implements Callable<Integer> {
+
+  @Parameters(index = "0", paramLabel = "FILE", description = "the file to read")
+  private Path file;
+
+  @Option(
+      names = "--as",
+      paramLabel = "FORMAT",
+      description = "refuse the file unless it is of this format")
+  private String expected = "";
+
+  @Override
+  public Integer call() throws JsonProcessingException {
+    FileContent content;
+    try {
+      content = AnyFile.read(Files.readAllBytes(file));
+    } catch (NoSuchFileException e) {
+      System.err.println(file + ":0: there is no such file");
+      return 1;
+    } catch (IOException e) {
+      System.err.println(file + ":0: cannot be read: " + e.getMessage());
+      return 1;
+    } catch (BrokenFile broken) {
+      broken
+          .problems()
+          .forEach(p -> System.err.println(file + ":" + p.line() + ": " + p.message()));
+      return 1;
+    }
+    if (!expected.isEmpty() && !expected.equals(content.format().word())) {
+      System.err.println(
+          file + ":0: this is " + content.format().word() + ", expected " + expected);
+      return 1;
+    }
+    var json =
+        new ObjectMapper()
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .writeValueAsString(NormalForm.of(content));
+    var out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
+    out.println(json);
+    return 0;
+  }
+}

@@ -1,0 +1,26 @@
+package org.sumbrel.cli;
+
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The command {@code sumbrel}: the rules and readers of the application from a shell. */
+@Command(
+    name = "sumbrel",
+    description = "Reads statements and receivables without a browser.",
+    mixinStandardHelpOptions = true,
+    version = "0.1.0",
+    subcommands = ReadCommand.class)
+public final class Sumbrel {
+
+  private Sumbrel() {}
+
+  public static void main(String[] args) {
+    System.exit(run(args));
+  }
+
+  /** Runs one command: 0 done, 1 the input is wrong, 2 the call is wrong. */
+  static int run(String... args) {
+    return new CommandLine(new Sumbrel())
+        .execute(args.length == 0 ? new String[] {"--help"} : args);
+  }
+}

@@ -1,0 +1,77 @@
+package org.sumbrel.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayOutputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class ReadCommandTest {
+
+  @TempDir private Path folder;
+  private final PrintStream realOut = System.out;
+  private final PrintStream realErr = System.err;
+  private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+  private final ByteArrayOutputStream err = new ByteArrayOutputStream();
+
+  @BeforeEach
+  void listen() {
+    System.setOut(new PrintStream(out, true, StandardCharsets.UTF_8));
+    System.setErr(new PrintStream(err, true, StandardCharsets.UTF_8));
+  }
+
+  @AfterEach
+  void restore() {
+    System.setOut(realOut);
+    System.setErr(realErr);
+  }
+
+  private Path file(String text) throws Exception {
+    return Files.writeString(folder.resolve("some.txt"), text);
+  }
+
+  @Test
+  void printsOneDocumentInTheNormalForm() throws Exception {
+    var path =
+        file(
+            "entry_id,booking_date,amount,currency,payer_name\nE1,2026-05-28,1420.5,USD,Café Tamarisk\n");
+    assertThat(Sumbrel.run("read", path.toString(), "--as", "csv")).isZero();
+    var document = new ObjectMapper().readTree(out.toString(StandardCharsets.UTF_8));
+    assertThat(document.at("/format").asText()).isEqualTo("csv");
+    var entry = document.at("/accounts/0/entries/0");
+    assertThat(entry.at("/amount").asText()).isEqualTo("1420.50");
+    assertThat(entry.at("/payerName").asText()).isEqualTo("Café Tamarisk");
+    assertThat(entry.at("/status").asText()).isEqualTo("booked");
+    assertThat(document.at("/accounts/0/opening").isNull()).isTrue();
+    assertThat(err.toString(StandardCharsets.UTF_8)).isEmpty();
+  }
+
+  @Test
+  void endsWithOneAndALineForEachProblem() throws Exception {
+    var path =
+        file("entry_id,booking_date,amount,currency\nE1,28.5.2026,1,USD\nE2,2026-05-28,x,USD\n");
+    assertThat(Sumbrel.run("read", path.toString())).isEqualTo(1);
+    assertThat(out.size()).isZero();
+    assertThat(err.toString(StandardCharsets.UTF_8).lines())
+        .hasSize(2)
+        .first()
+        .asString()
+        .startsWith(path + ":2: ");
+    assertThat(Sumbrel.run("read", folder.resolve("none").toString())).isEqualTo(1);
+    assertThat(Sumbrel.run("read", file("customer_id,name\nC,D\n").toString(), "--as", "ofx"))
+        .isEqualTo(1);
+  }
+
+  @Test
+  void endsWithTwoWhereTheCallIsWrong() {
+    assertThat(Sumbrel.run("read")).isEqualTo(2);
+    assertThat(Sumbrel.run("weave")).isEqualTo(2);
+  }
+}

@@ -1,0 +1,221 @@
+package org.sumbrel.formats.csv;
+
+import de.siegmar.fastcsv.reader.CsvParseException;
+import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.NamedCsvRecord;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.sumbrel.core.receivables.EarlyPaymentTerms;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileContent;
+import org.sumbrel.formats.Format;
+import org.sumbrel.formats.Problem;
+import org.sumbrel.formats.receivables.CustomerRow;
+import org.sumbrel.formats.receivables.InvoiceRow;
+import org.sumbrel.formats.statement.AccountStatement;
+import org.sumbrel.formats.statement.StatementEntry;
+
+/**
+ * A CSV file (RFC 4180, comma) whose header row names our columns: a statement, invoices or
+ * customers. Columns come in any order, unknown ones are passed over, dates are ISO, decimals have
+ * a point.
+ */
+public final class CsvFile {
+
+  private static final Map<Format, Set<String>> REQUIRED = new LinkedHashMap<>();
+
+  static {
+    REQUIRED.put(
+        Format.INVOICES_CSV,
+        Set.of(
+            "number",
+            "kind",
+            "customer_id",
+            "customer_name",
+            "issue_date",
+            "due_date",
+            "currency",
+            "total",
+            "open"));
+    REQUIRED.put(Format.STATEMENT_CSV, Set.of("entry_id", "booking_date", "amount", "currency"));
+    REQUIRED.put(Format.CUSTOMERS_CSV, Set.of("customer_id", "name"));
+  }
+
+  private static final int MOST_PROBLEMS = 100;
+
+  private final Format format;
+  private final String text;
+  private final List<Problem> problems = new ArrayList<>();
+
+  private CsvFile(Format format, String text) {
+    this.format = format;
+    this.text = text;
+  }
+
+  /** The file as one of the three, where its first line names all columns that one needs. */
+  public static Optional<CsvFile> recognise(String text) {
+    var header = text.lines().findFirst().map(CsvFile::columns).orElse(Set.of());
+    return REQUIRED.entrySet().stream()
+        .filter(e -> header.containsAll(e.getValue()))
+        .findFirst()
+        .map(e -> new CsvFile(e.getKey(), text));
+  }
+
+  private static Set<String> columns(String line) {
+    return new HashSet<>(
+        List.of(line.toLowerCase(Locale.ROOT).replace("\"", "").strip().split("\\s*,\\s*", -1)));
+  }
+
+  /**
+   * Reads every row.
+   *
+   * @throws BrokenFile with the line and reason of each row that cannot be read
+   */
+  public FileContent read() throws BrokenFile {
+    List<NamedCsvRecord> rows;
+    try {
+      rows =
+          CsvReader.builder().skipEmptyLines(true).ofNamedCsvRecord(headerInLowerCase()).stream()
+              .toList();
+    } catch (CsvParseException e) {
+      throw new BrokenFile(0, reason(e));
+    }
+    var content =
+        switch (format) {
+          case INVOICES_CSV ->
+              new FileContent(format, List.of(), invoices(rows), List.of(), List.of());
+          case CUSTOMERS_CSV ->
+              new FileContent(format, List.of(), List.of(), customers(rows), List.of());
+          default -> FileContent.ofStatements(format, statements(rows), List.of());
+        };
+    if (!problems.isEmpty()) {
+      throw new BrokenFile(problems.stream().limit(MOST_PROBLEMS).toList());
+    }
+    return content;
+  }
+
+  private String headerInLowerCase() {
+    var end = text.indexOf('\n');
+    return end < 0
+        ? text.toLowerCase(Locale.ROOT)
+        : text.substring(0, end).toLowerCase(Locale.ROOT) + text.substring(end);
+  }
+
+  private static String reason(CsvParseException e) {
+    var cause = e.getCause() == null ? e : e.getCause();
+    return e.getMessage() + (cause == e ? "" : ": " + cause.getMessage());
+  }
+
+  private List<AccountStatement> statements(List<NamedCsvRecord> rows) {
+    var seen = new HashSet<String>();
+    var byCurrency = new LinkedHashMap<CurrencyUnit, List<StatementEntry>>();
+    for (var fields : rows) {
+      var row = new Row(fields, problems);
+      var id = row.required("entry_id");
+      var booked = row.date("booking_date");
+      var currency = row.currency("currency");
+      var amount = row.money("amount", currency);
+      if (!id.isEmpty() && !seen.add(id)) {
+        row.wrong("entry_id " + id + " stands twice in the file");
+      }
+      if (row.sound()) {
+        byCurrency
+            .computeIfAbsent(currency, c -> new ArrayList<>())
+            .add(
+                new StatementEntry(
+                    id,
+                    booked,
+                    booked,
+                    amount,
+                    row.text("payer_name"),
+                    row.text("payer_account"),
+                    row.text("remittance"),
+                    row.text("bank_reference"),
+                    row.text("check_number"),
+                    false,
+                    row.line()));
+      }
+    }
+    return byCurrency.entrySet().stream()
+        .map(
+            e ->
+                new AccountStatement(
+                    "", e.getKey(), Optional.empty(), Optional.empty(), e.getValue()))
+        .toList();
+  }
+
+  private List<InvoiceRow> invoices(List<NamedCsvRecord> rows) {
+    var invoices = new ArrayList<InvoiceRow>();
+    for (var fields : rows) {
+      var row = new Row(fields, problems);
+      var kind = row.required("kind");
+      if (!kind.equals("invoice") && !kind.equals("credit_note")) {
+        row.wrong("kind \"" + kind + "\" is neither invoice nor credit_note");
+      }
+      var currency = row.currency("currency");
+      var invoice =
+          new InvoiceRow(
+              row.required("number"),
+              kind.equals("credit_note"),
+              row.required("customer_id"),
+              row.text("customer_name"),
+              row.date("issue_date"),
+              row.date("due_date"),
+              row.money("total", currency),
+              row.money("open", currency),
+              row.text("order_ref"),
+              row.text("creditor_ref"),
+              terms(row),
+              row.line());
+      if (invoice.open().isNegative() || invoice.open().isGreaterThan(invoice.total())) {
+        row.wrong(
+            "open "
+                + invoice.open().getAmount()
+                + " is not between 0 and the total "
+                + invoice.total().getAmount());
+      }
+      if (row.sound()) {
+        invoices.add(invoice);
+      }
+    }
+    return invoices;
+  }
+
+  private static Optional<EarlyPaymentTerms> terms(Row row) {
+    var written = row.text("terms");
+    try {
+      return written.isEmpty() ? Optional.empty() : Optional.of(EarlyPaymentTerms.parse(written));
+    } catch (IllegalArgumentException e) {
+      row.wrong(e.getMessage());
+      return Optional.empty();
+    }
+  }
+
+  private List<CustomerRow> customers(List<NamedCsvRecord> rows) {
+    var customers = new ArrayList<CustomerRow>();
+    for (var fields : rows) {
+      var row = new Row(fields, problems);
+      var accounts =
+          List.of(row.text("payer_account").split(";")).stream()
+              .map(String::strip)
+              .filter(a -> !a.isEmpty())
+              .collect(Collectors.toList());
+      customers.add(
+          new CustomerRow(
+              row.required("customer_id"),
+              row.required("name"),
+              row.text("parent_id"),
+              accounts,
+              row.line()));
+    }
+    return customers;
+  }
+}

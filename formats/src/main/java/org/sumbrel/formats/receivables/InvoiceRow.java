@@ -1,0 +1,26 @@
+package org.sumbrel.formats.receivables;
+
+import java.time.LocalDate;
+import java.util.Optional;
+import org.joda.money.Money;
+import org.sumbrel.core.receivables.EarlyPaymentTerms;
+
+/**
+ * An invoice or credit note as a file gives it.
+ *
+ * @param total positive for both kinds
+ * @param open what is left of it, positive for both kinds, at most the total
+ */
+public record InvoiceRow(
+    String number,
+    boolean creditNote,
+    String customerId,
+    String customerName,
+    LocalDate issueDate,
+    LocalDate dueDate,
+    Money total,
+    Money open,
+    String orderReference,
+    String creditorReference,
+    Optional<EarlyPaymentTerms> terms,
+    int line) {}
