@@ -40,3 +40,43 @@ build_when_changed() {
     printf '%s' "$now" >"$stamp"
   fi
 }
+
+java_options="-XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xmx2g"
+
+# Unpacks the jar and makes, once for each build, what lets it start quickly: an archive of its classes and the demo's books.
+prepare_start() {
+  local start="$home/.build/start" stamp
+  stamp="$(cat "$home/.build/server")"
+  if [ "$(cat "$start/made-of" 2>/dev/null)" != "$stamp" ]; then
+    rm -rf "$start"
+    (cd "$home/.build" && java -Djarmode=tools -jar "$home/server/target/sumbrel-server.jar" extract --destination "$start" >/dev/null)
+    (cd "$start" && java $java_options -Xlog:disable -Xlog:all=error:stderr -XX:ArchiveClassesAtExit=sumbrel.jsa -jar sumbrel-server.jar \
+      --server.port=0 --sumbrel.data="$start/data" --sumbrel.demo.enabled=true --sumbrel.business-date=2026-05-29 \
+      --sumbrel.stop-when-ready=true >"$home/.build/prepare.log" 2>&1) \
+      || { tail -n 20 "$home/.build/prepare.log" >&2; fail "The demo's books could not be made; the whole output is in .build/prepare.log."; }
+    printf '%s' "$stamp" >"$start/made-of"
+  fi
+}
+
+# run_server PORT DATA USERS BIG
+run_server() {
+  cd "$home/.build/start"
+  exec java $java_options -Xshare:auto -XX:SharedArchiveFile=sumbrel.jsa -jar sumbrel-server.jar \
+    --server.port="$1" --sumbrel.data="$2" --sumbrel.demo.enabled=true --sumbrel.demo.users="$3" --sumbrel.demo.big="$4" \
+    --sumbrel.business-date=2026-05-29
+}
+
+# explain_failure LOG PORT DATA: one sentence for the failures people meet.
+explain_failure() {
+  if grep -q "Port $2 was already in use\|Address already in use" "$1"; then
+    say "Port $2 is in use already; name another with --port."
+  elif grep -qi "already in use\|locked by another process" "$1"; then
+    say "The data in $3 is in use by another Sumbrel; stop that one or name another folder with --data."
+  elif grep -qi "file corrupted" "$1"; then
+    say "The data in $3 is damaged. Start with --fresh or name another folder with --data."
+  elif grep -qi "No space left" "$1"; then
+    say "The disk is full; nothing was written."
+  else
+    say "Sumbrel did not start; the reason is in $1."
+  fi
+}

@@ -27,8 +27,8 @@ final class Weights {
   static final double AMOUNT_DISCOUNTED = 3.6;
   static final double AMOUNT_LESS_FEE = 1.0;
   static final double AMOUNT_LESS_LITTLE = 1.5;
-  static final double AMOUNT_OVER = -1.0;
-  static final double AMOUNT_PART = -2.5;
+  static final double AMOUNT_OVER = -5.5;
+  static final double AMOUNT_PART = -5.5;
   static final double OLDEST_FIRST = 3.5;
   static final double WHOLE_ACCOUNT = 0.5;
   static final double ON_ACCOUNT_ONLY = -3.5;

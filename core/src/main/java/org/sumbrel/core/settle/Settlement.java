@@ -35,6 +35,28 @@ public final class Settlement {
     this.onAccountCustomer = onAccountCustomer;
   }
 
+  /**
+   * A settlement as it was posted, read back from where it is kept.
+   *
+   * @throws IllegalArgumentException where it does not add up, so that damage is noticed before it
+   *     spreads
+   */
+  public static Settlement readBack(
+      Receipt receipt,
+      List<Application> applications,
+      List<Adjustment> adjustments,
+      Money onAccount,
+      Optional<String> onAccountCustomer) {
+    var left =
+        new Draft(receipt, applications, adjustments, onAccount, onAccountCustomer).tally().left();
+    if (!left.isZero()) {
+      throw new IllegalArgumentException(
+          "the settlement of " + receipt.amount() + " is off by " + left);
+    }
+    return new Settlement(
+        receipt, List.copyOf(applications), List.copyOf(adjustments), onAccount, onAccountCustomer);
+  }
+
   public Receipt receipt() {
     return receipt;
   }

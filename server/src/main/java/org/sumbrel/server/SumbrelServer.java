@@ -1,0 +1,17 @@
+package org.sumbrel.server;
+
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+import org.springframework.scheduling.annotation.EnableAsync;
+
+/** The application: HTTP API, storage and the built interface in one process. */
+@SpringBootApplication
+@ConfigurationPropertiesScan
+@EnableAsync
+public class SumbrelServer {
+
+  public static void main(String[] args) {
+    SpringApplication.run(SumbrelServer.class, args);
+  }
+}

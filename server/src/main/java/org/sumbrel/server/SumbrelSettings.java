@@ -1,0 +1,32 @@
+package org.sumbrel.server;
+
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
+
+/**
+ * What can be set from outside.
+ *
+ * @param data the folder of the database
+ * @param businessDate a fixed ISO date for demonstrations and tests, or empty for the real one
+ * @param stopWhenReady whether to stop again as soon as everything is in place, which prepares a
+ *     data folder
+ */
+@ConfigurationProperties("sumbrel")
+public record SumbrelSettings(
+    String data,
+    @DefaultValue("") String businessDate,
+    @DefaultValue("false") boolean stopWhenReady,
+    @DefaultValue Demo demo) {
+
+  /**
+   * The made-up company.
+   *
+   * @param enabled whether it is put into an empty database
+   * @param users whether the demo users may sign in and stand on the sign-in page
+   * @param big whether the big set is added
+   */
+  public record Demo(
+      @DefaultValue("false") boolean enabled,
+      @DefaultValue("true") boolean users,
+      @DefaultValue("false") boolean big) {}
+}

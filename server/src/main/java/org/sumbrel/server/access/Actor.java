@@ -1,0 +1,25 @@
+package org.sumbrel.server.access;
+
+import java.security.Principal;
+import org.springframework.security.core.Authentication;
+
+/**
+ * Who does something.
+ *
+ * @param name the sign-in name, as the audit trail keeps it
+ */
+public record Actor(String name, Role role) {
+
+  /** The user behind a request. */
+  public static Actor of(Principal principal) {
+    var authentication = (Authentication) principal;
+    var role =
+        authentication
+            .getAuthorities()
+            .iterator()
+            .next()
+            .getAuthority()
+            .substring("ROLE_".length());
+    return new Actor(authentication.getName(), Role.valueOf(role));
+  }
+}

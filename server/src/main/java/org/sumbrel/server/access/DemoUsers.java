@@ -1,0 +1,42 @@
+package org.sumbrel.server.access;
+
+import java.util.Map;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.sumbrel.server.SumbrelSettings;
+
+/** The four users of the demonstration; they are made in demo mode only. */
+@Component
+@Order(1)
+class DemoUsers implements ApplicationRunner {
+
+  private record DemoUser(String fullName, Role role) {}
+
+  private static final Map<String, DemoUser> ALL =
+      Map.of(
+          "maren", new DemoUser("Maren Tideway", Role.CLERK),
+          "osric", new DemoUser("Osric Pellham", Role.SUPERVISOR),
+          "tolly", new DemoUser("Tolly Marsh", Role.AUDITOR),
+          "wynne", new DemoUser("Wynne Archer", Role.ADMINISTRATOR));
+
+  private final SumbrelSettings settings;
+  private final Users users;
+
+  DemoUsers(SumbrelSettings settings, Users users) {
+    this.settings = settings;
+    this.users = users;
+  }
+
+  static boolean isOne(String name) {
+    return ALL.containsKey(name);
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    if (settings.demo().enabled() && settings.demo().users()) {
+      ALL.forEach((name, user) -> users.addForDemo(name, user.fullName(), user.role()));
+    }
+  }
+}

@@ -1,0 +1,88 @@
+package org.sumbrel.server.access;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Duration;
+import java.time.Instant;
+import org.hibernate.annotations.DynamicUpdate;
+
+/** Somebody who may sign in. */
+@Entity
+@Table(name = "app_user")
+@DynamicUpdate
+class UserEntity {
+
+  private static final int FREE_ATTEMPTS = 4;
+  private static final Duration FIRST_WAIT = Duration.ofSeconds(15);
+  private static final int MOST_DOUBLINGS = 6;
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "app_user_seq")
+  @SequenceGenerator(name = "app_user_seq", sequenceName = "app_user_seq", allocationSize = 1)
+  private Long id;
+
+  private String name;
+  private String fullName;
+  private String passwordHash;
+
+  @Enumerated(EnumType.STRING)
+  private Role role;
+
+  private int failedAttempts;
+  private Instant lockedUntil;
+  @Version private long version;
+
+  protected UserEntity() {}
+
+  UserEntity(String name, String fullName, String passwordHash, Role role) {
+    this.name = name;
+    this.fullName = fullName;
+    this.passwordHash = passwordHash;
+    this.role = role;
+  }
+
+  String name() {
+    return name;
+  }
+
+  String fullName() {
+    return fullName;
+  }
+
+  String passwordHash() {
+    return passwordHash;
+  }
+
+  Role role() {
+    return role;
+  }
+
+  boolean lockedAt(Instant now) {
+    return lockedUntil != null && now.isBefore(lockedUntil);
+  }
+
+  Instant lockedUntil() {
+    return lockedUntil;
+  }
+
+  /** After a few free attempts each further one doubles the wait, up to a quarter of an hour. */
+  void failed(Instant now) {
+    failedAttempts++;
+    if (failedAttempts >= FREE_ATTEMPTS) {
+      var doublings = Math.min(MOST_DOUBLINGS, failedAttempts - FREE_ATTEMPTS);
+      lockedUntil = now.plus(FIRST_WAIT.multipliedBy(1L << doublings));
+    }
+  }
+
+  void signedIn() {
+    failedAttempts = 0;
+    lockedUntil = null;
+  }
+}

@@ -1,0 +1,127 @@
+package org.sumbrel.server.access;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Conflict;
+
+/** The users: who they are, whether a password is theirs, who is added. */
+@Service
+public class Users {
+
+  private static final Pattern NAME = Pattern.compile("[a-z][a-z0-9._-]{1,60}");
+  private static final int SHORTEST_PASSWORD = 10;
+
+  /** A hash of the framework's default strength that no password fits. */
+  private static final String NOBODYS_HASH = "{bcrypt}$2a$10$" + "N".repeat(22) + "o".repeat(31);
+
+  private final UserRepository users;
+  private final PasswordEncoder passwords;
+  private final Clock clock;
+
+  Users(UserRepository users, PasswordEncoder passwords, Clock clock) {
+    this.users = users;
+    this.passwords = passwords;
+    this.clock = clock;
+  }
+
+  /** A user as others see him. */
+  public record Person(String name, String fullName, Role role) {}
+
+  /**
+   * The user, where the password is his; empty where it is not or there is no such user.
+   *
+   * @throws Conflict where too many attempts failed and the wait is not over
+   */
+  @Transactional(noRollbackFor = Conflict.class)
+  public Optional<Person> signIn(String name, String password) {
+    var found = users.findByName(name.strip().toLowerCase(Locale.ROOT));
+    if (found.isEmpty()) {
+      // the same work as for a real user, so that the time tells nothing
+      passwords.matches(password, NOBODYS_HASH);
+      return Optional.empty();
+    }
+    var user = found.get();
+    var now = clock.instant();
+    if (user.lockedAt(now)) {
+      var wait = Math.max(1, Duration.between(now, user.lockedUntil()).toSeconds());
+      throw new Conflict("LOCKED", "Too many attempts failed. Try again in " + wait + " seconds.");
+    }
+    if (!passwords.matches(password, user.passwordHash())) {
+      user.failed(now);
+      return Optional.empty();
+    }
+    user.signedIn();
+    return Optional.of(person(user));
+  }
+
+  @Transactional(readOnly = true)
+  public boolean needAdministrator() {
+    return !users.existsByRole(Role.ADMINISTRATOR);
+  }
+
+  /**
+   * Makes the first administrator.
+   *
+   * @throws Conflict where there is one already
+   */
+  @Transactional
+  public Person addFirstAdministrator(String name, String fullName, String password) {
+    if (!needAdministrator()) {
+      throw new Conflict(
+          "ALREADY_SET_UP", "There is an administrator already; ask him for a user.");
+    }
+    return add(name, fullName, password, Role.ADMINISTRATOR);
+  }
+
+  /**
+   * Adds a user.
+   *
+   * @throws BadRequest where name or password will not do
+   * @throws Conflict where the name is taken
+   */
+  @Transactional
+  public Person add(String name, String fullName, String password, Role role) {
+    if (!NAME.matcher(name).matches()) {
+      throw new BadRequest(
+          "A user's name has 2 to 60 small letters, digits, points or dashes and begins with a letter.");
+    }
+    if (password.length() < SHORTEST_PASSWORD || password.length() > 200) {
+      throw new BadRequest("A password has at least " + SHORTEST_PASSWORD + " characters.");
+    }
+    if (users.findByName(name).isPresent()) {
+      throw new Conflict("NAME_TAKEN", "There is a user " + name + " already.");
+    }
+    return person(
+        users.save(new UserEntity(name, fullName.strip(), passwords.encode(password), role)));
+  }
+
+  /** Adds a user of the demonstration, whose short password everybody may know. */
+  @Transactional
+  public void addForDemo(String name, String fullName, Role role) {
+    if (users.findByName(name).isEmpty()) {
+      users.save(new UserEntity(name, fullName, passwords.encode(name + "-demo"), role));
+    }
+  }
+
+  @Transactional(readOnly = true)
+  public List<Person> all() {
+    return users.findAllByOrderByName().stream().map(Users::person).toList();
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<Person> named(String name) {
+    return users.findByName(name).map(Users::person);
+  }
+
+  private static Person person(UserEntity user) {
+    return new Person(user.name(), user.fullName(), user.role());
+  }
+}

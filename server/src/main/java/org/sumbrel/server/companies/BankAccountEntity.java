@@ -1,0 +1,76 @@
+package org.sumbrel.server.companies;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+
+/** An account of a company at a bank. */
+@Entity
+@Table(name = "bank_account")
+public class BankAccountEntity {
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "bank_account_seq")
+  @SequenceGenerator(
+      name = "bank_account_seq",
+      sequenceName = "bank_account_seq",
+      allocationSize = 50)
+  private Long id;
+
+  private Long companyId;
+  private String name;
+  private String bank;
+  private String number;
+  private String currency;
+  private Long ledgerAccountId;
+  @Version private long version;
+
+  protected BankAccountEntity() {}
+
+  BankAccountEntity(
+      Long companyId,
+      String name,
+      String bank,
+      String number,
+      String currency,
+      Long ledgerAccountId) {
+    this.companyId = companyId;
+    this.name = name;
+    this.bank = bank;
+    this.number = number;
+    this.currency = currency;
+    this.ledgerAccountId = ledgerAccountId;
+  }
+
+  public Long id() {
+    return id;
+  }
+
+  public Long companyId() {
+    return companyId;
+  }
+
+  public String name() {
+    return name;
+  }
+
+  public String bank() {
+    return bank;
+  }
+
+  public String number() {
+    return number;
+  }
+
+  public String currency() {
+    return currency;
+  }
+
+  public Long ledgerAccountId() {
+    return ledgerAccountId;
+  }
+}

@@ -1,0 +1,12 @@
+package org.sumbrel.server.companies;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface BankAccountRepository extends JpaRepository<BankAccountEntity, Long> {
+
+  List<BankAccountEntity> findByCompanyIdOrderById(Long companyId);
+
+  Optional<BankAccountEntity> findByCompanyIdAndNumber(Long companyId, String number);
+}

@@ -1,0 +1,125 @@
+package org.sumbrel.server.companies;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.settle.Policy;
+import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.CompanyView.BankAccountView;
+
+/** The companies of the group: bank accounts, chart of accounts, policies. */
+@Service
+@Transactional(readOnly = true)
+public class Companies {
+
+  private final CompanyRepository companies;
+  private final BankAccountRepository bankAccounts;
+  private final LedgerAccountRepository ledgerAccounts;
+  private final PolicyRepository policies;
+
+  Companies(
+      CompanyRepository companies,
+      BankAccountRepository bankAccounts,
+      LedgerAccountRepository ledgerAccounts,
+      PolicyRepository policies) {
+    this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.ledgerAccounts = ledgerAccounts;
+    this.policies = policies;
+  }
+
+  public List<CompanyView> all() {
+    return companies.findAllByOrderById().stream()
+        .map(c -> new CompanyView(c.id(), c.name(), c.currency(), bankAccounts(c.id())))
+        .toList();
+  }
+
+  private List<BankAccountView> bankAccounts(Long companyId) {
+    return bankAccounts.findByCompanyIdOrderById(companyId).stream()
+        .map(a -> new BankAccountView(a.id(), a.name(), a.bank(), a.number(), a.currency()))
+        .toList();
+  }
+
+  /**
+   * The company asked for, or the first one where none is.
+   *
+   * @throws NotThere where there is no such company
+   */
+  public CompanyEntity company(Long asked) {
+    return asked == null
+        ? companies.findAllByOrderById().stream()
+            .findFirst()
+            .orElseThrow(() -> new NotThere("company", "yet; the administrator sets one up"))
+        : companies.findById(asked).orElseThrow(() -> new NotThere("company", asked));
+  }
+
+  public List<BankAccountEntity> accountsOf(Long companyId) {
+    return bankAccounts.findByCompanyIdOrderById(companyId);
+  }
+
+  public BankAccountEntity bankAccount(Long id) {
+    return bankAccounts.findById(id).orElseThrow(() -> new NotThere("bank account", id));
+  }
+
+  public Optional<BankAccountEntity> bankAccountNumbered(Long companyId, String number) {
+    return bankAccounts.findByCompanyIdAndNumber(companyId, number);
+  }
+
+  public Map<Long, LedgerAccountEntity> chartOf(Long companyId) {
+    return ledgerAccounts.findByCompanyIdOrderByCode(companyId).stream()
+        .collect(Collectors.toMap(LedgerAccountEntity::id, Function.identity()));
+  }
+
+  /** The account of a role; the bank's is asked of the bank account instead. */
+  public Long accountFor(Long companyId, AccountRole role) {
+    return ledgerAccounts
+        .findFirstByCompanyIdAndRoleOrderByCode(companyId, role)
+        .map(LedgerAccountEntity::id)
+        .orElseThrow(() -> new NotThere("ledger account for", role));
+  }
+
+  /** What the company allows in a currency; the standard policy where it has decided nothing. */
+  public Policy policy(Long companyId, CurrencyUnit currency) {
+    return policies
+        .findById(new PolicyEntity.Key(companyId, currency.getCode()))
+        .map(PolicyEntity::toPolicy)
+        .orElseGet(() -> Policy.standard(currency));
+  }
+
+  /** Sets up a company with the usual chart of accounts. */
+  @Transactional
+  public CompanyEntity setUp(String name, CurrencyUnit currency) {
+    var company = companies.save(new CompanyEntity(name, currency.getCode()));
+    Chart.USUAL.forEach(
+        a ->
+            ledgerAccounts.save(
+                new LedgerAccountEntity(company.id(), a.code(), a.name(), a.role())));
+    return company;
+  }
+
+  /** Adds a bank account with a ledger account of its own. */
+  @Transactional
+  public BankAccountEntity addBankAccount(
+      CompanyEntity company,
+      String code,
+      String name,
+      String bank,
+      String number,
+      CurrencyUnit currency) {
+    var ledger =
+        ledgerAccounts.save(new LedgerAccountEntity(company.id(), code, name, AccountRole.BANK));
+    return bankAccounts.save(
+        new BankAccountEntity(company.id(), name, bank, number, currency.getCode(), ledger.id()));
+  }
+
+  @Transactional
+  public void decide(CompanyEntity company, CurrencyUnit currency, Policy policy) {
+    policies.save(new PolicyEntity(company.id(), currency, policy));
+  }
+}

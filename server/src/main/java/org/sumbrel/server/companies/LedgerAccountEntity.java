@@ -1,0 +1,57 @@
+package org.sumbrel.server.companies;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import org.sumbrel.core.journal.AccountRole;
+
+/** One account of a company's chart of accounts. */
+@Entity
+@Table(name = "ledger_account")
+public class LedgerAccountEntity {
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "ledger_account_seq")
+  @SequenceGenerator(
+      name = "ledger_account_seq",
+      sequenceName = "ledger_account_seq",
+      allocationSize = 50)
+  private Long id;
+
+  private Long companyId;
+  private String code;
+  private String name;
+
+  @Enumerated(EnumType.STRING)
+  private AccountRole role;
+
+  protected LedgerAccountEntity() {}
+
+  LedgerAccountEntity(Long companyId, String code, String name, AccountRole role) {
+    this.companyId = companyId;
+    this.code = code;
+    this.name = name;
+    this.role = role;
+  }
+
+  public Long id() {
+    return id;
+  }
+
+  public String code() {
+    return code;
+  }
+
+  public String name() {
+    return name;
+  }
+
+  public AccountRole role() {
+    return role;
+  }
+}

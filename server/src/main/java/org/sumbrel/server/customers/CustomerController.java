@@ -1,0 +1,294 @@
+package org.sumbrel.server.customers;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.springframework.data.domain.Limit;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.receivables.Ageing;
+import org.sumbrel.core.receivables.Invoice;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.api.Page;
+import org.sumbrel.server.companies.Companies;
+
+/** Customers, their accounts and their open items. */
+@RestController
+@Tag(name = "customers")
+@Transactional(readOnly = true)
+class CustomerController {
+
+  private static final int SETTLED_SHOWN = 60;
+
+  private final CustomerRepository customers;
+  private final OpenItemRepository items;
+  private final Companies companies;
+  private final Clock clock;
+
+  CustomerController(
+      CustomerRepository customers, OpenItemRepository items, Companies companies, Clock clock) {
+    this.customers = customers;
+    this.items = items;
+    this.companies = companies;
+    this.clock = clock;
+  }
+
+  record OpenItemView(
+      @NotNull Long id,
+      @NotNull OpenItemEntity.Kind kind,
+      @NotNull String number,
+      @NotNull Long customerId,
+      @NotNull String customerName,
+      @NotNull LocalDate issuedOn,
+      @NotNull LocalDate dueOn,
+      @NotNull long daysOverdue,
+      @NotNull MoneyView total,
+      @NotNull MoneyView open,
+      @NotNull String orderReference,
+      @NotNull String terms,
+      MoneyView discountAvailable,
+      LocalDate discountUntil,
+      LocalDate settledOn,
+      @NotNull long version) {}
+
+  record CustomerRow(
+      @NotNull Long id,
+      @NotNull String number,
+      @NotNull String name,
+      @NotNull long openItems,
+      @NotNull List<MoneyView> owes) {}
+
+  record Branch(@NotNull Long id, @NotNull String name) {}
+
+  record AgeingView(@NotNull String currency, @NotNull Map<Ageing.Bucket, MoneyView> amounts) {}
+
+  record CustomerAccount(
+      @NotNull Long id,
+      @NotNull String number,
+      @NotNull String name,
+      @NotNull boolean oldestFirst,
+      Branch parent,
+      @NotNull List<Branch> branches,
+      @NotNull List<String> accounts,
+      @NotNull List<MoneyView> owes,
+      @NotNull List<AgeingView> ageing,
+      @NotNull List<OpenItemView> openItems,
+      @NotNull List<OpenItemView> settledItems) {}
+
+  @GetMapping("/api/customers")
+  @Operation(summary = "The customers of a company by name, with what they owe")
+  Page<CustomerRow> list(
+      @RequestParam(required = false) Long company,
+      @RequestParam(defaultValue = "") String q,
+      @RequestParam(required = false) String cursor,
+      @RequestParam(defaultValue = "100") int limit) {
+    var after = after(cursor);
+    var size = Page.limit(limit);
+    var found =
+        customers.page(
+            companies.company(company).id(),
+            q.strip(),
+            after.name(),
+            after.id(),
+            Limit.of(size + 1));
+    var owed =
+        items.owedBy(found.stream().map(CustomerEntity::id).toList()).stream()
+            .collect(Collectors.groupingBy(OpenItemRepository.Owed::customerId));
+    return Page.of(
+        found,
+        size,
+        c -> row(c, owed.getOrDefault(c.id(), List.of())),
+        c ->
+            Base64.getUrlEncoder()
+                .encodeToString((c.id() + " " + c.name()).getBytes(StandardCharsets.UTF_8)));
+  }
+
+  private record After(String name, long id) {}
+
+  private static After after(String cursor) {
+    if (cursor == null || cursor.isBlank()) {
+      return new After("", 0);
+    }
+    try {
+      var parts =
+          new String(Base64.getUrlDecoder().decode(cursor), StandardCharsets.UTF_8).split(" ", 2);
+      return new After(parts[1], Long.parseLong(parts[0]));
+    } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
+      throw new BadRequest("\"" + cursor + "\" is not a cursor that this list gave.");
+    }
+  }
+
+  private static CustomerRow row(CustomerEntity customer, List<OpenItemRepository.Owed> owed) {
+    return new CustomerRow(
+        customer.id(),
+        customer.number(),
+        customer.name(),
+        owed.stream().mapToLong(OpenItemRepository.Owed::count).sum(),
+        owed.stream().map(o -> MoneyView.ofMinor(o.currency(), o.openMinor())).toList());
+  }
+
+  @GetMapping("/api/customers/{id}")
+  @Operation(
+      summary =
+          "A customer's account: open items of it and its branches, ageing, what was settled last")
+  CustomerAccount account(@PathVariable Long id) {
+    var customer = customers.findById(id).orElseThrow(() -> new NotThere("customer", id));
+    var branches = customers.findByParentIdOrderByName(id);
+    var family = new ArrayList<Long>(List.of(id));
+    branches.forEach(b -> family.add(b.id()));
+    var open = items.openOf(family);
+    var names = names(family);
+    var today = LocalDate.now(clock);
+    var byCurrency = open.stream().collect(Collectors.groupingBy(OpenItemEntity::currency));
+    var ageing =
+        byCurrency.entrySet().stream()
+            .sorted(Map.Entry.comparingByKey())
+            .map(e -> ageing(e.getKey(), e.getValue(), today))
+            .toList();
+    var owes =
+        byCurrency.entrySet().stream()
+            .sorted(Map.Entry.comparingByKey())
+            .map(
+                e ->
+                    MoneyView.ofMinor(
+                        e.getKey(),
+                        e.getValue().stream().mapToLong(i -> i.open().getAmountMinorLong()).sum()))
+            .toList();
+    var parent =
+        Optional.ofNullable(customer.parentId())
+            .flatMap(customers::findById)
+            .map(p -> new Branch(p.id(), p.name()))
+            .orElse(null);
+    return new CustomerAccount(
+        customer.id(),
+        customer.number(),
+        customer.name(),
+        customer.oldestFirst(),
+        parent,
+        branches.stream().map(b -> new Branch(b.id(), b.name())).toList(),
+        customer.accounts().stream().sorted().toList(),
+        owes,
+        ageing,
+        open.stream().map(i -> view(i, names, today)).toList(),
+        items.settledOf(id, Limit.of(SETTLED_SHOWN)).stream()
+            .map(i -> view(i, names, today))
+            .toList());
+  }
+
+  private static AgeingView ageing(String currency, List<OpenItemEntity> open, LocalDate today) {
+    var sorted =
+        Ageing.of(
+            CurrencyUnit.of(currency), open.stream().map(OpenItemEntity::toItem).toList(), today);
+    var amounts = new EnumMap<Ageing.Bucket, MoneyView>(Ageing.Bucket.class);
+    sorted.amounts().forEach((bucket, money) -> amounts.put(bucket, MoneyView.of(money)));
+    return new AgeingView(currency, amounts);
+  }
+
+  @GetMapping("/api/open-items")
+  @Operation(
+      summary =
+          "Open items of a customer (with its branches), or found by number, order, customer or amount")
+  Page<OpenItemView> openItems(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) Long customer,
+      @RequestParam(defaultValue = "") String q,
+      @RequestParam(required = false) String cursor,
+      @RequestParam(defaultValue = "100") int limit) {
+    var size = Page.limit(limit);
+    var today = LocalDate.now(clock);
+    List<OpenItemEntity> found;
+    if (customer != null) {
+      var family = new ArrayList<Long>(List.of(customer));
+      customers.findByParentIdOrderByName(customer).forEach(b -> family.add(b.id()));
+      found = items.openOf(family).stream().filter(i -> matches(i, q.strip())).toList();
+      var names = names(family);
+      return new Page<>(found.stream().map(i -> view(i, names, today)).toList(), null);
+    }
+    var word = q.strip();
+    found =
+        items.find(
+            companies.company(company).id(),
+            word,
+            minor(word),
+            Page.cursor(cursor, 0),
+            Limit.of(size + 1));
+    var names = names(found.stream().map(OpenItemEntity::customerId).distinct().toList());
+    return Page.of(found, size, i -> view(i, names, today), i -> i.id().toString());
+  }
+
+  private static boolean matches(OpenItemEntity item, String q) {
+    var word = q.toLowerCase(Locale.ROOT);
+    return word.isEmpty()
+        || item.number().toLowerCase(Locale.ROOT).contains(word)
+        || item.orderReference().toLowerCase(Locale.ROOT).contains(word)
+        || item.open().getAmountMinorLong() == minor(q);
+  }
+
+  /** An amount typed into the search line, in hundredths; a figure no item has where it is none. */
+  private static long minor(String q) {
+    try {
+      return new BigDecimal(q.replace(",", "")).movePointRight(2).longValueExact();
+    } catch (NumberFormatException | ArithmeticException e) {
+      return Long.MIN_VALUE;
+    }
+  }
+
+  private Map<Long, String> names(List<Long> ids) {
+    return customers.findAllById(ids).stream()
+        .collect(Collectors.toMap(CustomerEntity::id, CustomerEntity::name));
+  }
+
+  private OpenItemView view(OpenItemEntity entity, Map<Long, String> names, LocalDate today) {
+    var item = entity.toItem();
+    MoneyView discount = null;
+    LocalDate until = null;
+    if (item instanceof Invoice invoice && invoice.terms().isPresent() && !invoice.settled()) {
+      var grace =
+          companies
+              .policy(entity.companyId(), invoice.total().getCurrencyUnit())
+              .discountGraceDays();
+      var earned = invoice.discountEarned(invoice.open(), today, grace);
+      if (earned.isPositive()) {
+        discount = MoneyView.of(earned);
+        until = invoice.terms().get().lastDay(invoice.issuedOn(), grace);
+      }
+    }
+    var overdue = item.settled() ? 0 : Math.max(0, ChronoUnit.DAYS.between(item.dueOn(), today));
+    return new OpenItemView(
+        entity.id(),
+        entity.kind(),
+        entity.number(),
+        entity.customerId(),
+        names.getOrDefault(entity.customerId(), ""),
+        entity.issuedOn(),
+        entity.dueOn(),
+        overdue,
+        MoneyView.of(entity.total()),
+        MoneyView.of(entity.open()),
+        entity.orderReference(),
+        entity.terms(),
+        discount,
+        until,
+        entity.settledOn(),
+        entity.version());
+  }
+}

@@ -1,0 +1,105 @@
+package org.sumbrel.server.customers;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.hibernate.annotations.BatchSize;
+import org.sumbrel.core.receivables.Customer;
+
+/** A debtor of a company. */
+@Entity
+@Table(name = "customer")
+public class CustomerEntity {
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "customer_seq")
+  @SequenceGenerator(name = "customer_seq", sequenceName = "customer_seq", allocationSize = 50)
+  private Long id;
+
+  private Long companyId;
+  private String number;
+  private String name;
+  private Long parentId;
+  private boolean oldestFirst;
+
+  @ElementCollection(fetch = FetchType.LAZY)
+  @CollectionTable(name = "customer_account", joinColumns = @JoinColumn(name = "customer_id"))
+  @Column(name = "account")
+  @BatchSize(size = 500)
+  private Set<String> accounts = new LinkedHashSet<>();
+
+  @Version private long version;
+
+  protected CustomerEntity() {}
+
+  CustomerEntity(Long companyId, String number, String name) {
+    this.companyId = companyId;
+    this.number = number;
+    this.name = name;
+  }
+
+  public Long id() {
+    return id;
+  }
+
+  Long companyId() {
+    return companyId;
+  }
+
+  public String number() {
+    return number;
+  }
+
+  public String name() {
+    return name;
+  }
+
+  Long parentId() {
+    return parentId;
+  }
+
+  boolean oldestFirst() {
+    return oldestFirst;
+  }
+
+  Set<String> accounts() {
+    return accounts;
+  }
+
+  /** Takes over what a file says: name and accounts; accounts known before stay. */
+  void update(String newName, List<String> moreAccounts) {
+    name = newName;
+    accounts.addAll(moreAccounts);
+  }
+
+  void paidBy(Long parent) {
+    parentId = parent;
+  }
+
+  void payOldestFirst() {
+    oldestFirst = true;
+  }
+
+  Customer toCustomer() {
+    return new Customer(
+        id.toString(),
+        companyId.toString(),
+        name,
+        Optional.ofNullable(parentId).map(Object::toString),
+        List.copyOf(accounts),
+        oldestFirst);
+  }
+}

@@ -1,0 +1,174 @@
+package org.sumbrel.server.customers;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.sumbrel.core.receivables.CreditNote;
+import org.sumbrel.core.receivables.EarlyPaymentTerms;
+import org.sumbrel.core.receivables.Invoice;
+import org.sumbrel.core.receivables.OnAccount;
+import org.sumbrel.core.receivables.OpenItem;
+
+/**
+ * Anything on a customer's account with a balance; amounts in minor units, signed from our side.
+ */
+@Entity
+@Table(name = "open_item")
+public class OpenItemEntity {
+
+  /** What kind of item it is. */
+  public enum Kind {
+    INVOICE,
+    CREDIT_NOTE,
+    ON_ACCOUNT
+  }
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "open_item_seq")
+  @SequenceGenerator(name = "open_item_seq", sequenceName = "open_item_seq", allocationSize = 50)
+  private Long id;
+
+  private Long companyId;
+  private Long customerId;
+  private Long intakeId;
+
+  @Enumerated(EnumType.STRING)
+  private Kind kind;
+
+  private String number;
+  private LocalDate issuedOn;
+  private LocalDate dueOn;
+  private String currency;
+  private long totalMinor;
+  private long openMinor;
+  private String orderReference;
+  private String creditorReference;
+  private String terms;
+  private LocalDate settledOn;
+  @Version private long version;
+
+  protected OpenItemEntity() {}
+
+  /**
+   * A row for an item that is new; its id is given by the database, whatever the item calls itself.
+   */
+  OpenItemEntity(OpenItem item, Long intakeId) {
+    this.companyId = Long.valueOf(item.companyId());
+    this.customerId = Long.valueOf(item.customerId());
+    this.intakeId = intakeId;
+    this.number = item.number();
+    this.issuedOn = item.issuedOn();
+    this.dueOn = item.dueOn();
+    this.currency = item.total().getCurrencyUnit().getCode();
+    this.totalMinor = item.total().getAmountMinorLong();
+    this.openMinor = item.open().getAmountMinorLong();
+    this.orderReference = "";
+    this.creditorReference = "";
+    this.terms = "";
+    if (item instanceof Invoice invoice) {
+      this.kind = Kind.INVOICE;
+      this.orderReference = invoice.orderReference();
+      this.creditorReference = invoice.creditorReference();
+      this.terms = invoice.terms().map(Object::toString).orElse("");
+    } else {
+      this.kind = item instanceof CreditNote ? Kind.CREDIT_NOTE : Kind.ON_ACCOUNT;
+    }
+  }
+
+  public Long id() {
+    return id;
+  }
+
+  public Long companyId() {
+    return companyId;
+  }
+
+  public Long customerId() {
+    return customerId;
+  }
+
+  public Kind kind() {
+    return kind;
+  }
+
+  public String number() {
+    return number;
+  }
+
+  public LocalDate issuedOn() {
+    return issuedOn;
+  }
+
+  public LocalDate dueOn() {
+    return dueOn;
+  }
+
+  public String currency() {
+    return currency;
+  }
+
+  public Money total() {
+    return Money.ofMinor(CurrencyUnit.of(currency), totalMinor);
+  }
+
+  public Money open() {
+    return Money.ofMinor(CurrencyUnit.of(currency), openMinor);
+  }
+
+  public String orderReference() {
+    return orderReference;
+  }
+
+  public String terms() {
+    return terms;
+  }
+
+  public LocalDate settledOn() {
+    return settledOn;
+  }
+
+  public long version() {
+    return version;
+  }
+
+  /** Takes over the balance that the core came to. */
+  public void balanceIs(Money open, LocalDate on) {
+    openMinor = open.getAmountMinorLong();
+    settledOn = openMinor == 0 ? on : null;
+  }
+
+  /** The item as the core knows it. */
+  public OpenItem toItem() {
+    var key = id.toString();
+    var company = companyId.toString();
+    var customer = customerId.toString();
+    return switch (kind) {
+      case INVOICE ->
+          new Invoice(
+              key,
+              company,
+              customer,
+              number,
+              issuedOn,
+              dueOn,
+              total(),
+              open(),
+              orderReference,
+              creditorReference,
+              terms.isEmpty() ? Optional.empty() : Optional.of(EarlyPaymentTerms.parse(terms)));
+      case CREDIT_NOTE ->
+          new CreditNote(key, company, customer, number, issuedOn, dueOn, total(), open());
+      case ON_ACCOUNT -> new OnAccount(key, company, customer, number, issuedOn, total(), open());
+    };
+  }
+}

@@ -1,0 +1,44 @@
+package org.sumbrel.server.customers;
+
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface OpenItemRepository extends JpaRepository<OpenItemEntity, Long> {
+
+  List<OpenItemEntity> findByCompanyId(Long companyId);
+
+  List<OpenItemEntity> findByCompanyIdAndNumberIn(Long companyId, Collection<String> numbers);
+
+  @Query(
+      "select i from OpenItemEntity i where i.customerId in :customers and i.openMinor <> 0 order by i.dueOn, i.issuedOn, i.number")
+  List<OpenItemEntity> openOf(Collection<Long> customers);
+
+  @Query(
+      "select i from OpenItemEntity i where i.customerId = :customer and i.openMinor = 0 order by i.settledOn desc, i.id desc")
+  List<OpenItemEntity> settledOf(Long customer, Limit limit);
+
+  @Query(
+      """
+      select i from OpenItemEntity i
+      where i.companyId = :company and i.id > :after and i.openMinor <> 0
+        and (:q = '' or lower(i.number) like lower(concat('%', :q, '%'))
+          or lower(i.orderReference) like lower(concat('%', :q, '%'))
+          or i.openMinor = :minor
+          or exists (select 1 from CustomerEntity c where c.id = i.customerId and lower(c.name) like lower(concat('%', :q, '%'))))
+      order by i.id
+      """)
+  List<OpenItemEntity> find(Long company, String q, long minor, long after, Limit limit);
+
+  /** What is owed by customer and currency. */
+  record Owed(Long customerId, String currency, long count, long openMinor) {}
+
+  @Query(
+      """
+      select new org.sumbrel.server.customers.OpenItemRepository$Owed(i.customerId, i.currency, count(i), sum(i.openMinor))
+      from OpenItemEntity i where i.openMinor <> 0 and i.customerId in :customers group by i.customerId, i.currency
+      """)
+  List<Owed> owedBy(Collection<Long> customers);
+}

@@ -1,0 +1,2 @@
+/** Customers and their open items. */
+package org.sumbrel.server.customers;

@@ -1,0 +1,197 @@
+package org.sumbrel.server.demo;
+
+import jakarta.persistence.EntityManager;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.sumbrel.core.settle.Policy;
+import org.sumbrel.core.settle.Tolerance;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.server.SumbrelSettings;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyEntity;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.desk.BankEntryEntity;
+import org.sumbrel.server.desk.Entries;
+import org.sumbrel.server.intake.Intakes;
+import org.sumbrel.server.settle.HistoryPosting;
+
+/**
+ * Puts the demo company into an empty database: through the same intakes and settlements that a
+ * clerk uses, so that what the demo shows has been through every rule.
+ */
+@Component
+@Order(2)
+class DemoStart implements ApplicationRunner {
+
+  private static final Logger LOG = LoggerFactory.getLogger(DemoStart.class);
+  private static final String LOCKBOX = "4410027735";
+  private static final String EXPORT_ACCOUNT = "FR849999999999HALAGE0000142";
+
+  /** Receipts of the last days before the day are left for the clerk. */
+  private static final int LEFT_WAITING = 7;
+
+  private final SumbrelSettings settings;
+  private final Companies companies;
+  private final Customers customers;
+  private final Entries entries;
+  private final Intakes intakes;
+  private final HistoryPosting settlements;
+  private final TransactionTemplate transaction;
+  private final EntityManager rows;
+
+  DemoStart(
+      SumbrelSettings settings,
+      Companies companies,
+      Customers customers,
+      Entries entries,
+      Intakes intakes,
+      HistoryPosting settlements,
+      TransactionTemplate transaction,
+      EntityManager rows) {
+    this.settings = settings;
+    this.companies = companies;
+    this.customers = customers;
+    this.entries = entries;
+    this.intakes = intakes;
+    this.settlements = settlements;
+    this.transaction = transaction;
+    this.rows = rows;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    if (!settings.demo().enabled() || !companies.all().isEmpty()) {
+      return;
+    }
+    // one unit: a start that is interrupted leaves an empty database, which the next start fills
+    transaction.executeWithoutResult(
+        status -> {
+          try {
+            fill();
+          } catch (BrokenFile e) {
+            throw new IllegalStateException("the demo's own files are broken", e);
+          }
+        });
+  }
+
+  private void fill() throws BrokenFile {
+    var books = DemoBooks.make();
+    var mill = mill();
+    take(mill, "customers.csv", DemoFiles.customers(books), null);
+    for (var customer : books.customers()) {
+      if (customer.oldestFirst()) {
+        customers.payOldestFirst(mill.id(), customer.number());
+      }
+    }
+    take(mill, "invoices-2026.csv", DemoFiles.invoices(books.invoices()), null);
+    var operating =
+        companies.bankAccountNumbered(mill.id(), DemoBooks.OPERATING).orElseThrow().id();
+    var months =
+        books.history().stream().collect(Collectors.groupingBy(r -> r.on().getMonthValue()));
+    for (var month : months.keySet().stream().sorted().toList()) {
+      var receipts = months.get(month);
+      var last = receipts.get(receipts.size() - 1).on();
+      take(
+          mill,
+          "larkstow-operating-" + last + ".ofx",
+          DemoFiles.statement(receipts, last),
+          operating);
+    }
+    settleHistory(mill, books);
+    export();
+    if (settings.demo().big()) {
+      big(mill, operating);
+    }
+  }
+
+  private CompanyEntity mill() {
+    var usd = CurrencyUnit.USD;
+    var mill = companies.setUp("Larkstow Mill Ltd", usd);
+    companies.addBankAccount(
+        mill, "1010", "Operating USD", "Copperbeck Savings Bank", DemoBooks.OPERATING, usd);
+    companies.addBankAccount(mill, "1020", "Lockbox USD", "Copperbeck Savings Bank", LOCKBOX, usd);
+    companies.decide(mill, usd, policy(usd));
+    return mill;
+  }
+
+  private void export() throws BrokenFile {
+    var export = companies.setUp("Larkstow Grain Export Ltd", CurrencyUnit.USD);
+    companies.addBankAccount(
+        export, "1010", "Halage EUR", "Banque du Halage", EXPORT_ACCOUNT, CurrencyUnit.EUR);
+    companies.decide(export, CurrencyUnit.EUR, policy(CurrencyUnit.EUR));
+    take(export, "export-customers.csv", DemoFiles.exportCustomers(), null);
+    take(export, "export-invoices.csv", DemoFiles.exportInvoices(), null);
+  }
+
+  private static Policy policy(CurrencyUnit currency) {
+    var standard = Policy.standard(currency);
+    return new Policy(
+        standard.discountGraceDays(),
+        new Tolerance(
+            Money.ofMajor(currency, 2), Money.ofMajor(currency, 1), BigDecimal.valueOf(5)),
+        standard.usualBankFees(),
+        standard.clearAt(),
+        standard.tornWithin());
+  }
+
+  private void take(CompanyEntity company, String name, String text, Long bankAccount)
+      throws BrokenFile {
+    intakes.take(company.id(), name, text.getBytes(StandardCharsets.UTF_8), bankAccount, "demo");
+    forgetWhatIsWritten();
+  }
+
+  /** Else every step would look through all rows of the steps before. */
+  private void forgetWhatIsWritten() {
+    rows.flush();
+    rows.clear();
+  }
+
+  private void settleHistory(CompanyEntity mill, DemoBooks books) {
+    var items =
+        customers.itemsOf(mill.id()).stream()
+            .collect(Collectors.toMap(OpenItemEntity::number, OpenItemEntity::id));
+    var waiting =
+        entries.waiting(mill.id()).stream()
+            .collect(Collectors.toMap(BankEntryEntity::entryKey, BankEntryEntity::id));
+    var history = books.history();
+    for (var receipt : history.subList(0, history.size() - LEFT_WAITING)) {
+      settlements.post(waiting.get(receipt.id()), taken(receipt, items), "maren");
+      forgetWhatIsWritten();
+    }
+  }
+
+  private static List<HistoryPosting.Taken> taken(DemoReceipt receipt, Map<String, Long> items) {
+    var discounts = new HashMap<String, Integer>();
+    if (receipt.discountCents() > 0) {
+      discounts.put(receipt.pays().get(0).number(), receipt.discountCents());
+    }
+    return receipt.pays().stream()
+        .map(
+            i ->
+                new HistoryPosting.Taken(
+                    items.get(i.number()), i.cents(), discounts.getOrDefault(i.number(), 0)))
+        .toList();
+  }
+
+  private void big(CompanyEntity mill, Long operating) throws BrokenFile {
+    LOG.info("Making the big set: 100,000 open items, 5,000 customers, 10,000 waiting entries.");
+    var big = new BigBooks();
+    take(mill, "big-customers.csv", big.customers(), null);
+    take(mill, "big-invoices.csv", big.invoices(), null);
+    take(mill, "big-statement.csv", big.entries(), operating);
+  }
+}

@@ -1,0 +1,2 @@
+/** The made-up company that the demo starts with. */
+package org.sumbrel.server.demo;

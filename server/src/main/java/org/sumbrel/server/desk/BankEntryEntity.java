@@ -1,0 +1,177 @@
+package org.sumbrel.server.desk;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.LocalDate;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.sumbrel.core.propose.PastPayer;
+import org.sumbrel.core.propose.Standing;
+import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.formats.statement.StatementEntry;
+
+/** One booked movement on a bank account; money to us is positive. */
+@Entity
+@Table(name = "bank_entry")
+public class BankEntryEntity {
+
+  /** What became of it. */
+  public enum Status {
+    /** Money to us that nobody has explained yet. */
+    WAITING,
+    /** Explained by a settlement. */
+    SETTLED,
+    /** Money from us; kept for the tie-out. */
+    DEBIT
+  }
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "bank_entry_seq")
+  @SequenceGenerator(name = "bank_entry_seq", sequenceName = "bank_entry_seq", allocationSize = 50)
+  private Long id;
+
+  private Long companyId;
+  private Long bankAccountId;
+  private Long intakeId;
+  private String entryKey;
+  private LocalDate bookedOn;
+  private LocalDate valueOn;
+  private String currency;
+  private long amountMinor;
+  private String payerName;
+  private String payerAccount;
+  private String remittance;
+  private String bankReference;
+  private String checkNumber;
+
+  @Enumerated(EnumType.STRING)
+  private Status status;
+
+  private int standingRank;
+  private Long settledCustomerId;
+  @Version private long version;
+
+  protected BankEntryEntity() {}
+
+  public BankEntryEntity(Long companyId, Long bankAccountId, Long intakeId, StatementEntry entry) {
+    this.companyId = companyId;
+    this.bankAccountId = bankAccountId;
+    this.intakeId = intakeId;
+    this.entryKey = entry.entryId();
+    this.bookedOn = entry.bookingDate();
+    this.valueOn = entry.valueDate();
+    this.currency = entry.amount().getCurrencyUnit().getCode();
+    this.amountMinor = entry.amount().getAmountMinorLong();
+    this.payerName = entry.payerName();
+    this.payerAccount = entry.payerAccount();
+    this.remittance = entry.remittance();
+    this.bankReference = entry.bankReference();
+    this.checkNumber = entry.checkNumber();
+    this.status = amountMinor > 0 ? Status.WAITING : Status.DEBIT;
+    this.standingRank = Standing.BLANK.ordinal();
+  }
+
+  public Long id() {
+    return id;
+  }
+
+  public Long companyId() {
+    return companyId;
+  }
+
+  public Long bankAccountId() {
+    return bankAccountId;
+  }
+
+  public String entryKey() {
+    return entryKey;
+  }
+
+  public LocalDate bookedOn() {
+    return bookedOn;
+  }
+
+  LocalDate valueOn() {
+    return valueOn;
+  }
+
+  public Money amount() {
+    return Money.ofMinor(CurrencyUnit.of(currency), amountMinor);
+  }
+
+  public String payerName() {
+    return payerName;
+  }
+
+  public String payerAccount() {
+    return payerAccount;
+  }
+
+  public String remittance() {
+    return remittance;
+  }
+
+  String bankReference() {
+    return bankReference;
+  }
+
+  String checkNumber() {
+    return checkNumber;
+  }
+
+  public Status status() {
+    return status;
+  }
+
+  Standing standing() {
+    return Standing.values()[standingRank];
+  }
+
+  public long version() {
+    return version;
+  }
+
+  /** What the payer is called where nothing better is known. */
+  public String payerWords() {
+    return payerName.isBlank() ? remittance : payerName;
+  }
+
+  void stands(Standing standing) {
+    standingRank = standing.ordinal();
+  }
+
+  /** Explained by a settlement, mostly for this customer (null where for several). */
+  public void settledFor(Long customerId) {
+    status = Status.SETTLED;
+    settledCustomerId = customerId;
+  }
+
+  public void waitsAgain() {
+    status = Status.WAITING;
+    settledCustomerId = null;
+    standingRank = Standing.BLANK.ordinal();
+  }
+
+  /** The entry as the core knows money that arrived. */
+  public Receipt toReceipt() {
+    return new Receipt(
+        id.toString(),
+        companyId.toString(),
+        bookedOn,
+        amount(),
+        payerName,
+        payerAccount,
+        remittance);
+  }
+
+  PastPayer toPastPayer() {
+    return new PastPayer(payerName, payerAccount, settledCustomerId.toString());
+  }
+}

@@ -1,0 +1,61 @@
+package org.sumbrel.server.desk;
+
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
+
+  List<BankEntryEntity> findByBankAccountIdAndEntryKeyIn(
+      Long bankAccountId, Collection<String> keys);
+
+  List<BankEntryEntity> findByCompanyIdAndStatus(Long companyId, BankEntryEntity.Status status);
+
+  long countByCompanyIdAndStatus(Long companyId, BankEntryEntity.Status status);
+
+  @Query(
+      "select e from BankEntryEntity e where e.companyId = :company and e.settledCustomerId is not null order by e.id desc")
+  List<BankEntryEntity> settledLast(Long company, Limit limit);
+
+  String FITS =
+      """
+      e.companyId = :company and e.status = :status
+        and (:rank < 0 or e.standingRank = :rank)
+        and (:q = '' or lower(e.payerName) like lower(concat('%', :q, '%'))
+          or lower(e.remittance) like lower(concat('%', :q, '%')) or e.amountMinor = :minor
+          or exists (select 1 from ProposalEntity p, CustomerEntity c
+            where p.entryId = e.id and c.id = p.payerId and lower(c.name) like lower(concat('%', :q, '%'))))
+      """;
+
+  @Query(
+      "select e from BankEntryEntity e where "
+          + FITS
+          + """
+            and (e.standingRank > :afterRank or (e.standingRank = :afterRank
+              and (e.bookedOn > :afterDay or (e.bookedOn = :afterDay and e.id > :afterId))))
+          order by e.standingRank, e.bookedOn, e.id
+          """)
+  List<BankEntryEntity> page(
+      Long company,
+      BankEntryEntity.Status status,
+      int rank,
+      String q,
+      long minor,
+      int afterRank,
+      LocalDate afterDay,
+      long afterId,
+      Limit limit);
+
+  /** How many entries stand so, and what they come to, by currency. */
+  record Group(int standingRank, String currency, long count, long amountMinor) {}
+
+  @Query(
+      "select new org.sumbrel.server.desk.BankEntryRepository$Group(e.standingRank, e.currency, count(e),"
+          + " sum(e.amountMinor)) from BankEntryEntity e where "
+          + FITS
+          + " group by e.standingRank, e.currency order by e.standingRank, e.currency")
+  List<Group> groups(Long company, BankEntryEntity.Status status, int rank, String q, long minor);
+}

@@ -1,0 +1,333 @@
+package org.sumbrel.server.desk;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.propose.Evidence;
+import org.sumbrel.core.propose.Standing;
+import org.sumbrel.core.propose.TextMark;
+import org.sumbrel.server.api.AdjustmentKind;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.api.Page;
+import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
+
+/** The queue of bank entries and, for each, the engine's explanations. */
+@RestController
+@Tag(name = "desk")
+@Transactional(readOnly = true)
+class EntryController {
+
+  private final BankEntryRepository entries;
+  private final Proposals proposals;
+  private final Customers customers;
+  private final Companies companies;
+  private final Clock clock;
+
+  EntryController(
+      BankEntryRepository entries,
+      Proposals proposals,
+      Customers customers,
+      Companies companies,
+      Clock clock) {
+    this.entries = entries;
+    this.proposals = proposals;
+    this.customers = customers;
+    this.companies = companies;
+    this.clock = clock;
+  }
+
+  record Segment(@NotNull String number, @NotNull MoneyView amount) {}
+
+  record EntryRow(
+      @NotNull Long id,
+      @NotNull LocalDate bookedOn,
+      @NotNull String payer,
+      @NotNull MoneyView amount,
+      @NotNull BankEntryEntity.Status status,
+      @NotNull Standing standing,
+      @NotNull List<Segment> segments) {}
+
+  record StandingGroup(
+      @NotNull Standing standing, @NotNull long count, @NotNull MoneyView amount) {}
+
+  record EntryPage(
+      @NotNull List<EntryRow> rows, String next, @NotNull List<StandingGroup> standings) {}
+
+  record ProposedApplication(
+      @NotNull Long itemId,
+      @NotNull String number,
+      @NotNull Long customerId,
+      @NotNull String customerName,
+      @NotNull LocalDate dueOn,
+      @NotNull MoneyView open,
+      @NotNull MoneyView amount,
+      @NotNull MoneyView discount,
+      @NotNull long itemVersion) {}
+
+  record ProposedAdjustment(@NotNull AdjustmentKind kind, @NotNull MoneyView amount) {}
+
+  record EvidenceView(@NotNull String code, @NotNull String text, @NotNull double weight) {
+    static EvidenceView of(Evidence evidence) {
+      return new EvidenceView(evidence.code(), evidence.text(), evidence.weight());
+    }
+  }
+
+  record MarkView(
+      @NotNull int start, @NotNull int end, @NotNull Long itemId, @NotNull boolean exact) {
+    static MarkView of(TextMark mark) {
+      return new MarkView(mark.start(), mark.end(), Long.valueOf(mark.itemId()), mark.exact());
+    }
+  }
+
+  record ProposalView(
+      @NotNull int rank,
+      @NotNull double probability,
+      @NotNull String odds,
+      Long customerId,
+      Long payerId,
+      @NotNull List<ProposedApplication> applications,
+      @NotNull List<ProposedAdjustment> adjustments,
+      @NotNull MoneyView onAccount,
+      @NotNull List<EvidenceView> evidence) {}
+
+  record EntryDetail(
+      @NotNull Long id,
+      @NotNull LocalDate bookedOn,
+      @NotNull LocalDate valueOn,
+      @NotNull long daysWaiting,
+      @NotNull String payer,
+      Long payerId,
+      @NotNull MoneyView amount,
+      @NotNull String bankAccount,
+      @NotNull String payerName,
+      @NotNull String payerAccount,
+      @NotNull String text,
+      @NotNull String bankReference,
+      @NotNull String checkNumber,
+      @NotNull BankEntryEntity.Status status,
+      @NotNull Standing standing,
+      @NotNull int alternatives,
+      @NotNull boolean exhaustive,
+      @NotNull List<ProposalView> proposals,
+      @NotNull List<EvidenceView> notes,
+      @NotNull List<MarkView> marks,
+      @NotNull long version) {}
+
+  @GetMapping("/api/entries")
+  @Operation(
+      summary = "Bank entries by standing, then booking date; with the totals of each standing")
+  EntryPage list(
+      @RequestParam(required = false) Long company,
+      @RequestParam(defaultValue = "WAITING") BankEntryEntity.Status status,
+      @RequestParam(required = false) Standing standing,
+      @RequestParam(defaultValue = "") String q,
+      @RequestParam(required = false) String cursor,
+      @RequestParam(defaultValue = "100") int limit) {
+    var size = Page.limit(limit);
+    var owner = companies.company(company).id();
+    var rank = standing == null ? -1 : standing.ordinal();
+    var word = q.strip();
+    var minor = minor(word);
+    var after = After.read(cursor);
+    var found =
+        entries.page(
+            owner,
+            status,
+            rank,
+            word,
+            minor,
+            after.rank(),
+            after.day(),
+            after.id(),
+            Limit.of(size + 1));
+    var thoughts = proposals.of(found.stream().map(BankEntryEntity::id).toList());
+    var names =
+        customers.names(
+            thoughts.values().stream()
+                .map(StoredProposals::lead)
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList());
+    var page =
+        Page.of(found, size, e -> row(e, thoughts.get(e.id()), names), e -> After.of(e).toString());
+    var groups =
+        entries.groups(owner, status, rank, word, minor).stream()
+            .map(
+                g ->
+                    new StandingGroup(
+                        Standing.values()[g.standingRank()],
+                        g.count(),
+                        MoneyView.ofMinor(g.currency(), g.amountMinor())))
+            .toList();
+    return new EntryPage(page.rows(), page.next(), groups);
+  }
+
+  /** Where a page ended. */
+  private record After(int rank, LocalDate day, long id) {
+    static After of(BankEntryEntity entry) {
+      return new After(entry.standing().ordinal(), entry.bookedOn(), entry.id());
+    }
+
+    static After read(String cursor) {
+      if (cursor == null || cursor.isBlank()) {
+        return new After(-1, LocalDate.EPOCH, 0);
+      }
+      try {
+        var parts = cursor.split("_");
+        return new After(
+            Integer.parseInt(parts[0]), LocalDate.parse(parts[1]), Long.parseLong(parts[2]));
+      } catch (NumberFormatException | DateTimeParseException | ArrayIndexOutOfBoundsException e) {
+        throw new BadRequest("\"" + cursor + "\" is not a cursor that this list gave.");
+      }
+    }
+
+    @Override
+    public String toString() {
+      return rank + "_" + day + "_" + id;
+    }
+  }
+
+  private static long minor(String q) {
+    try {
+      return new BigDecimal(q.replace(",", "")).movePointRight(2).longValueExact();
+    } catch (NumberFormatException | ArithmeticException e) {
+      return Long.MIN_VALUE;
+    }
+  }
+
+  private static EntryRow row(
+      BankEntryEntity entry, StoredProposals thoughts, Map<Long, String> names) {
+    var segments = new ArrayList<Segment>();
+    var payer = entry.payerWords();
+    if (thoughts != null && !thoughts.proposals().isEmpty()) {
+      var currency = entry.amount().getCurrencyUnit().getCode();
+      for (var a : thoughts.proposals().get(0).applications()) {
+        segments.add(new Segment(a.number(), new MoneyView(a.amount(), currency)));
+      }
+      payer = names.getOrDefault(thoughts.lead(), payer);
+    }
+    return new EntryRow(
+        entry.id(),
+        entry.bookedOn(),
+        payer,
+        MoneyView.of(entry.amount()),
+        entry.status(),
+        entry.standing(),
+        segments);
+  }
+
+  @GetMapping("/api/entries/{id}")
+  @Operation(summary = "One bank entry with up to five explanations, best first")
+  EntryDetail entry(@PathVariable Long id) {
+    var entry = entries.findById(id).orElseThrow(() -> new NotThere("bank entry", id));
+    var account = companies.bankAccount(entry.bankAccountId());
+    var thoughts =
+        entry.status() == BankEntryEntity.Status.WAITING ? proposals.of(List.of(id)).get(id) : null;
+    if (thoughts == null) {
+      thoughts = new StoredProposals(0, true, List.of(), List.of(), List.of());
+    }
+    return detail(entry, account, thoughts);
+  }
+
+  private EntryDetail detail(
+      BankEntryEntity entry, BankAccountEntity account, StoredProposals thoughts) {
+    var itemIds = new HashSet<Long>();
+    thoughts.proposals().forEach(p -> p.applications().forEach(a -> itemIds.add(a.itemId())));
+    var items = customers.items(itemIds);
+    var customerIds =
+        items.values().stream()
+            .map(OpenItemEntity::customerId)
+            .collect(Collectors.toCollection(HashSet::new));
+    var lead = thoughts.lead();
+    if (lead != null) {
+      customerIds.add(lead);
+    }
+    var names = customers.names(customerIds);
+    var views = new ArrayList<ProposalView>();
+    for (var proposal : thoughts.proposals()) {
+      views.add(view(views.size() + 1, proposal, entry, items, names));
+    }
+    return new EntryDetail(
+        entry.id(),
+        entry.bookedOn(),
+        entry.valueOn(),
+        Math.max(0, ChronoUnit.DAYS.between(entry.bookedOn(), LocalDate.now(clock))),
+        lead == null ? entry.payerWords() : names.get(lead),
+        lead,
+        MoneyView.of(entry.amount()),
+        account.name(),
+        entry.payerName(),
+        entry.payerAccount(),
+        entry.remittance(),
+        entry.bankReference(),
+        entry.checkNumber(),
+        entry.status(),
+        entry.standing(),
+        thoughts.alternatives(),
+        thoughts.exhaustive(),
+        views,
+        thoughts.notes().stream().map(EvidenceView::of).toList(),
+        thoughts.marks().stream().map(MarkView::of).toList(),
+        entry.version());
+  }
+
+  private static ProposalView view(
+      int rank,
+      StoredProposals.Stored proposal,
+      BankEntryEntity entry,
+      Map<Long, OpenItemEntity> items,
+      Map<Long, String> names) {
+    var currency = entry.amount().getCurrencyUnit().getCode();
+    var applications =
+        proposal.applications().stream()
+            .map(
+                a -> {
+                  var item = items.get(a.itemId());
+                  return new ProposedApplication(
+                      a.itemId(),
+                      a.number(),
+                      item.customerId(),
+                      names.getOrDefault(item.customerId(), ""),
+                      item.dueOn(),
+                      MoneyView.of(item.open()),
+                      new MoneyView(a.amount(), currency),
+                      new MoneyView(a.discount(), currency),
+                      item.version());
+                })
+            .toList();
+    return new ProposalView(
+        rank,
+        proposal.probability(),
+        Odds.inWords(proposal.probability()),
+        proposal.customerId(),
+        proposal.payerId(),
+        applications,
+        proposal.adjustments().stream()
+            .map(a -> new ProposedAdjustment(a.kind(), new MoneyView(a.amount(), currency)))
+            .toList(),
+        new MoneyView(proposal.onAccount(), currency),
+        proposal.evidence().stream().map(EvidenceView::of).toList());
+  }
+}

@@ -1,0 +1,49 @@
+package org.sumbrel.server.desk;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import org.springframework.data.domain.Persistable;
+
+/** What the engine last thought of an entry; {@code body} is {@link StoredProposals} as JSON. */
+@Entity
+@Table(name = "proposal")
+class ProposalEntity implements Persistable<Long> {
+
+  @Id private Long entryId;
+  private Long companyId;
+  private Long payerId;
+  private String body;
+
+  protected ProposalEntity() {}
+
+  ProposalEntity(Long entryId, Long companyId, Long payerId, String body) {
+    this.entryId = entryId;
+    this.companyId = companyId;
+    this.payerId = payerId;
+    this.body = body;
+  }
+
+  Long entryId() {
+    return entryId;
+  }
+
+  Long payerId() {
+    return payerId;
+  }
+
+  String body() {
+    return body;
+  }
+
+  @Override
+  public Long getId() {
+    return entryId;
+  }
+
+  /** Rows are only ever added after the old ones are gone. */
+  @Override
+  public boolean isNew() {
+    return true;
+  }
+}

@@ -1,0 +1,155 @@
+package org.sumbrel.server.desk;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.propose.ProposalEngine;
+import org.sumbrel.core.propose.Snapshot;
+import org.sumbrel.core.propose.Standing;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
+
+/**
+ * What the engine thinks of the waiting entries, kept in the database and renewed as a whole for a
+ * company.
+ */
+@Service
+@Transactional
+public class Proposals {
+
+  private static final int HISTORY = 20_000;
+
+  private final BankEntryRepository entries;
+  private final ProposalRepository proposals;
+  private final ProposalStateRepository states;
+  private final Customers customers;
+  private final Companies companies;
+  private final ObjectMapper json;
+
+  Proposals(
+      BankEntryRepository entries,
+      ProposalRepository proposals,
+      ProposalStateRepository states,
+      Customers customers,
+      Companies companies,
+      ObjectMapper json) {
+    this.entries = entries;
+    this.proposals = proposals;
+    this.states = states;
+    this.customers = customers;
+    this.companies = companies;
+    this.json = json;
+  }
+
+  /** Notes, in the transaction that moves balances, that the company's proposals are behind. */
+  public void mark(Long companyId) {
+    if (states.mark(companyId) == 0) {
+      var state = new ProposalStateEntity(companyId);
+      state.stale(true);
+      states.save(state);
+    }
+  }
+
+  /** Proposes anew for all that waits, if anything has moved since the last time. */
+  public void renew(Long companyId) {
+    var state = states.locked(companyId);
+    if (state.isEmpty() || !state.get().stale()) {
+      return;
+    }
+    proposals.forget(companyId);
+    var waiting = entries.findByCompanyIdAndStatus(companyId, BankEntryEntity.Status.WAITING);
+    waiting.stream()
+        .collect(Collectors.groupingBy(e -> e.amount().getCurrencyUnit()))
+        .forEach((currency, some) -> propose(companyId, currency, some));
+    state.get().stale(false);
+  }
+
+  private void propose(Long companyId, CurrencyUnit currency, List<BankEntryEntity> waiting) {
+    var byId =
+        waiting.stream().collect(Collectors.toMap(e -> e.id().toString(), Function.identity()));
+    var engine = ProposalEngine.over(snapshot(companyId, currency));
+    for (var result : engine.propose(waiting.stream().map(BankEntryEntity::toReceipt).toList())) {
+      var entry = byId.get(result.receiptId());
+      var stored = StoredProposals.of(result);
+      entry.stands(result.standing());
+      proposals.save(new ProposalEntity(entry.id(), companyId, stored.lead(), write(stored)));
+    }
+  }
+
+  private Snapshot snapshot(Long companyId, CurrencyUnit currency) {
+    var items =
+        customers.itemsOf(companyId).stream()
+            .filter(i -> i.currency().equals(currency.getCode()))
+            .toList();
+    var settledOn = new HashMap<String, LocalDate>();
+    for (var item : items) {
+      if (item.settledOn() != null) {
+        settledOn.put(item.id().toString(), item.settledOn());
+      }
+    }
+    return new Snapshot(
+        items.stream().map(OpenItemEntity::toItem).toList(),
+        settledOn,
+        customers.all(companyId),
+        List.of(),
+        entries.settledLast(companyId, Limit.of(HISTORY)).stream()
+            .map(BankEntryEntity::toPastPayer)
+            .toList(),
+        companies.policy(companyId, currency));
+  }
+
+  @Transactional(readOnly = true)
+  public List<Long> staleCompanies() {
+    return states.staleCompanies();
+  }
+
+  @Transactional(readOnly = true)
+  public long waiting(Long companyId) {
+    return entries.countByCompanyIdAndStatus(companyId, BankEntryEntity.Status.WAITING);
+  }
+
+  @Transactional(readOnly = true)
+  Map<Long, StoredProposals> of(Collection<Long> entryIds) {
+    return proposals.findAllById(entryIds).stream()
+        .collect(Collectors.toMap(ProposalEntity::entryId, p -> read(p.body())));
+  }
+
+  /** The first explanation of an entry, where it stands clear. */
+  @Transactional(readOnly = true)
+  public Optional<ClearExplanation> clear(Long entryId) {
+    return entries
+        .findById(entryId)
+        .filter(e -> e.status() == BankEntryEntity.Status.WAITING && e.standing() == Standing.CLEAR)
+        .flatMap(e -> Optional.ofNullable(of(List.of(entryId)).get(entryId)))
+        .flatMap(p -> p.proposals().stream().findFirst())
+        .map(ClearExplanation::of);
+  }
+
+  private String write(StoredProposals stored) {
+    try {
+      return json.writeValueAsString(stored);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException("proposals cannot be written", e);
+    }
+  }
+
+  private StoredProposals read(String body) {
+    try {
+      return json.readValue(body, StoredProposals.class);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException("kept proposals cannot be read", e);
+    }
+  }
+}

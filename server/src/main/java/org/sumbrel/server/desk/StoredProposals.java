@@ -1,0 +1,70 @@
+package org.sumbrel.server.desk;
+
+import java.util.List;
+import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.propose.Evidence;
+import org.sumbrel.core.propose.Proposal;
+import org.sumbrel.core.propose.ReceiptProposals;
+import org.sumbrel.core.propose.TextMark;
+import org.sumbrel.server.api.AdjustmentKind;
+
+/** The engine's thoughts as they are kept; amounts are plain decimals in the entry's currency. */
+record StoredProposals(
+    int alternatives,
+    boolean exhaustive,
+    List<Stored> proposals,
+    List<Evidence> notes,
+    List<TextMark> marks) {
+
+  record Stored(
+      double probability,
+      Long customerId,
+      Long payerId,
+      List<StoredApplication> applications,
+      List<StoredAdjustment> adjustments,
+      String onAccount,
+      List<Evidence> evidence) {}
+
+  record StoredApplication(Long itemId, String number, String amount, String discount) {}
+
+  record StoredAdjustment(AdjustmentKind kind, String amount) {}
+
+  static StoredProposals of(ReceiptProposals result) {
+    return new StoredProposals(
+        result.alternatives(),
+        result.exhaustive(),
+        result.proposals().stream().map(StoredProposals::stored).toList(),
+        result.notes(),
+        result.marks());
+  }
+
+  private static Stored stored(Proposal proposal) {
+    return new Stored(
+        proposal.probability(),
+        proposal.customerId().map(Long::valueOf).orElse(null),
+        proposal.payerId().map(Long::valueOf).orElse(null),
+        proposal.applications().stream()
+            .map(
+                a ->
+                    new StoredApplication(
+                        Long.valueOf(a.item().id()),
+                        a.item().number(),
+                        MoneyText.plain(a.amount()),
+                        MoneyText.plain(a.discount())))
+            .toList(),
+        proposal.adjustments().stream()
+            .map(a -> new StoredAdjustment(AdjustmentKind.of(a), MoneyText.plain(a.amount())))
+            .toList(),
+        MoneyText.plain(proposal.onAccount()),
+        proposal.evidence());
+  }
+
+  /** Whose account the first explanation speaks of; null where nobody's. */
+  Long lead() {
+    if (proposals.isEmpty()) {
+      return null;
+    }
+    var first = proposals.get(0);
+    return first.payerId() == null ? first.customerId() : first.payerId();
+  }
+}

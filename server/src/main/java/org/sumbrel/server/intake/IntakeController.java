@@ -1,0 +1,154 @@
+package org.sumbrel.server.intake;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.data.domain.Limit;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.Page;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.desk.ProposalRenewal;
+
+/** Files taken in. */
+@RestController
+@Tag(name = "intake")
+class IntakeController {
+
+  private final Intakes intakes;
+  private final IntakeRepository repository;
+  private final IntakeProgress progress;
+  private final Companies companies;
+  private final ProposalRenewal renewal;
+
+  IntakeController(
+      Intakes intakes,
+      IntakeRepository repository,
+      IntakeProgress progress,
+      Companies companies,
+      ProposalRenewal renewal) {
+    this.intakes = intakes;
+    this.repository = repository;
+    this.progress = progress;
+    this.companies = companies;
+    this.renewal = renewal;
+  }
+
+  record Part(@NotNull String currency, @NotNull long entries, @NotNull MoneyView amount) {}
+
+  record IntakeView(
+      @NotNull Long id,
+      @NotNull String fileName,
+      @NotNull String format,
+      @NotNull String takenBy,
+      @NotNull Instant takenAt,
+      @NotNull int records,
+      @NotNull int fresh,
+      @NotNull int known,
+      @NotNull int passedOver,
+      String sameAs,
+      @NotNull List<Part> waiting,
+      @NotNull List<Part> settled,
+      @NotNull List<Part> debits,
+      @NotNull List<String> problems) {}
+
+  @PostMapping(path = "/api/intakes", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(
+      summary =
+          "Takes a file in as a whole or not at all; what is known already changes nothing and is counted")
+  IntakeView take(
+      @RequestPart("file") MultipartFile file,
+      @RequestParam(required = false) String profile,
+      @RequestParam(required = false) Long bankAccount,
+      @RequestParam(required = false) Long company,
+      Principal principal)
+      throws IOException, BrokenFile {
+    if (profile != null && !profile.isBlank()) {
+      throw new BadRequest("There is no profile \"" + profile + "\".");
+    }
+    var owner = companies.company(company).id();
+    var name =
+        Optional.ofNullable(file.getOriginalFilename())
+            .filter(n -> !n.isBlank())
+            .orElse("(no name)");
+    var id = takeOnce(owner, name, file.getBytes(), bankAccount, principal.getName());
+    renewal.after(owner);
+    return views(List.of(repository.findById(id).orElseThrow())).get(0);
+  }
+
+  /**
+   * Where the same file is taken in twice at the same moment, the second attempt finds all of it
+   * known.
+   */
+  private Long takeOnce(Long owner, String name, byte[] bytes, Long bankAccount, String by)
+      throws BrokenFile {
+    try {
+      return intakes.take(owner, name, bytes, bankAccount, by);
+    } catch (DataIntegrityViolationException e) {
+      return intakes.take(owner, name, bytes, bankAccount, by);
+    }
+  }
+
+  @GetMapping("/api/intakes")
+  @Operation(summary = "What was taken in, newest first, and what became of it")
+  Page<IntakeView> list(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String cursor,
+      @RequestParam(defaultValue = "50") int limit) {
+    var size = Page.limit(limit);
+    var found =
+        repository.page(
+            companies.company(company).id(),
+            Page.cursor(cursor, Long.MAX_VALUE),
+            Limit.of(size + 1));
+    var page = Page.of(found, size, i -> i, i -> i.id().toString());
+    return new Page<>(views(page.rows()), page.next());
+  }
+
+  private List<IntakeView> views(List<IntakeEntity> intakesShown) {
+    var parts = progress.of(intakesShown.stream().map(IntakeEntity::id).toList());
+    return intakesShown.stream().map(i -> view(i, parts.getOrDefault(i.id(), Map.of()))).toList();
+  }
+
+  private IntakeView view(IntakeEntity intake, Map<String, List<Part>> parts) {
+    var first =
+        repository
+            .findFirstByCompanyIdAndFingerprintOrderById(intake.companyId(), intake.fingerprint())
+            .filter(other -> !other.id().equals(intake.id()))
+            .map(IntakeEntity::fileName)
+            .orElse(null);
+    return new IntakeView(
+        intake.id(),
+        intake.fileName(),
+        intake.format(),
+        intake.takenBy(),
+        intake.takenAt(),
+        intake.records(),
+        intake.fresh(),
+        intake.known(),
+        intake.passedOver(),
+        first,
+        parts.getOrDefault("WAITING", List.of()),
+        parts.getOrDefault("SETTLED", List.of()),
+        parts.getOrDefault("DEBIT", List.of()),
+        intake.problems());
+  }
+}

@@ -1,0 +1,99 @@
+package org.sumbrel.server.intake;
+
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HexFormat;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.formats.AnyFile;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileContent;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyEntity;
+import org.sumbrel.server.desk.Proposals;
+
+/** Takes files in, each as a whole or not at all. */
+@Service
+public class Intakes {
+
+  private final IntakeRepository intakes;
+  private final StatementIntake statements;
+  private final ReceivablesIntake receivables;
+  private final Companies companies;
+  private final Proposals proposals;
+  private final Clock clock;
+
+  Intakes(
+      IntakeRepository intakes,
+      StatementIntake statements,
+      ReceivablesIntake receivables,
+      Companies companies,
+      Proposals proposals,
+      Clock clock) {
+    this.intakes = intakes;
+    this.statements = statements;
+    this.receivables = receivables;
+    this.companies = companies;
+    this.proposals = proposals;
+    this.clock = clock;
+  }
+
+  /**
+   * Reads a file and keeps what is new in it.
+   *
+   * @param company for which, or null for the first
+   * @param bankAccount the account a statement is for, or null where the file says
+   * @return the intake's id
+   * @throws BrokenFile where it cannot be kept whole; then nothing of it is
+   */
+  @Transactional(rollbackFor = Exception.class)
+  public Long take(Long company, String fileName, byte[] bytes, Long bankAccount, String by)
+      throws BrokenFile {
+    var content = AnyFile.read(bytes);
+    var owner = companies.company(company);
+    var intake =
+        intakes.save(
+            new IntakeEntity(
+                owner.id(),
+                fileName,
+                content.format().word(),
+                fingerprint(bytes),
+                bytes.length,
+                by,
+                clock.instant()));
+    var outcome = keep(owner, intake, content, bankAccount, by);
+    var problems = new ArrayList<String>();
+    content
+        .problems()
+        .forEach(p -> problems.add((p.line() > 0 ? "line " + p.line() + ": " : "") + p.message()));
+    problems.addAll(outcome.problems());
+    intake.became(
+        new Outcome(
+            outcome.records(), outcome.fresh(), outcome.known(), outcome.passedOver(), problems));
+    if (outcome.fresh() > 0) {
+      proposals.mark(owner.id());
+    }
+    return intake.id();
+  }
+
+  private Outcome keep(
+      CompanyEntity owner, IntakeEntity intake, FileContent content, Long bankAccount, String by)
+      throws BrokenFile {
+    return switch (content.format()) {
+      case OFX, STATEMENT_CSV ->
+          statements.take(owner, intake.id(), content.accounts(), bankAccount);
+      case INVOICES_CSV -> receivables.takeInvoices(owner, intake.id(), content.invoices(), by);
+      case CUSTOMERS_CSV -> receivables.takeCustomers(owner, content.customers());
+    };
+  }
+
+  static String fingerprint(byte[] bytes) {
+    try {
+      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every Java has SHA-256", e);
+    }
+  }
+}

@@ -1,0 +1,174 @@
+package org.sumbrel.server.intake;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.sumbrel.core.journal.JournalEntry;
+import org.sumbrel.core.journal.Posting;
+import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.CreditNote;
+import org.sumbrel.core.receivables.Invoice;
+import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.Problem;
+import org.sumbrel.formats.receivables.CustomerRow;
+import org.sumbrel.formats.receivables.InvoiceRow;
+import org.sumbrel.server.companies.CompanyEntity;
+import org.sumbrel.server.customers.CustomerEntity;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.journal.Journal;
+
+/** Takes customers, invoices and credit notes in; what is known stays as it is and is counted. */
+@Component
+class ReceivablesIntake {
+
+  private static final int CHUNK = 500;
+
+  private final Customers customers;
+  private final Journal journal;
+
+  ReceivablesIntake(Customers customers, Journal journal) {
+    this.customers = customers;
+    this.journal = journal;
+  }
+
+  Outcome takeCustomers(CompanyEntity company, List<CustomerRow> rows) throws BrokenFile {
+    var fresh = 0;
+    var byNumber = new HashMap<String, CustomerEntity>();
+    for (var row : rows) {
+      var known = customers.numbered(company.id(), row.customerId());
+      var customer =
+          known.orElseGet(() -> customers.add(company.id(), row.customerId(), row.name()));
+      customers.update(customer, row.name(), row.payerAccounts());
+      byNumber.put(row.customerId(), customer);
+      fresh += known.isPresent() ? 0 : 1;
+    }
+    var problems = new ArrayList<Problem>();
+    for (var row : rows) {
+      if (!row.parentId().isEmpty()) {
+        var parent =
+            Optional.ofNullable(byNumber.get(row.parentId()))
+                .or(() -> customers.numbered(company.id(), row.parentId()));
+        if (parent.isEmpty() || row.parentId().equals(row.customerId())) {
+          problems.add(
+              new Problem(row.line(), "parent " + row.parentId() + " is no other customer"));
+        } else {
+          customers.paidBy(byNumber.get(row.customerId()), parent.get());
+        }
+      }
+    }
+    if (!problems.isEmpty()) {
+      throw new BrokenFile(problems);
+    }
+    return new Outcome(rows.size(), fresh, rows.size() - fresh, 0, List.of());
+  }
+
+  Outcome takeInvoices(CompanyEntity company, Long intakeId, List<InvoiceRow> rows, String by)
+      throws BrokenFile {
+    requireDistinct(rows);
+    var outcome = Outcome.none();
+    var owners = new HashMap<String, CustomerEntity>();
+    for (var from = 0; from < rows.size(); from += CHUNK) {
+      var chunk = rows.subList(from, Math.min(rows.size(), from + CHUNK));
+      outcome = outcome.plus(takeChunk(company, intakeId, chunk, by, owners));
+    }
+    return outcome;
+  }
+
+  private static void requireDistinct(List<InvoiceRow> rows) throws BrokenFile {
+    var seen = new HashSet<String>();
+    var twice = new ArrayList<Problem>();
+    for (var row : rows) {
+      if (!seen.add(row.number())) {
+        twice.add(new Problem(row.line(), "number " + row.number() + " stands twice in the file"));
+      }
+    }
+    if (!twice.isEmpty()) {
+      throw new BrokenFile(twice);
+    }
+  }
+
+  private Outcome takeChunk(
+      CompanyEntity company,
+      Long intakeId,
+      List<InvoiceRow> rows,
+      String by,
+      Map<String, CustomerEntity> owners) {
+    var known = new HashMap<String, OpenItemEntity>();
+    customers
+        .itemsNumbered(company.id(), rows.stream().map(InvoiceRow::number).toList())
+        .forEach(i -> known.put(i.number(), i));
+    var fresh = new ArrayList<OpenItem>();
+    var entries = new ArrayList<JournalEntry>();
+    var problems = new ArrayList<String>();
+    for (var row : rows) {
+      var twin = known.get(row.number());
+      if (twin == null) {
+        var item = toItem(company, row, owner(company, row, owners));
+        fresh.add(item);
+        Posting.entryFor(item).ifPresent(entries::add);
+      } else if (!twin.total().abs().equals(row.total())) {
+        problems.add(
+            "line "
+                + row.line()
+                + ": "
+                + row.number()
+                + " is known with the total "
+                + MoneyText.grouped(twin.total().abs())
+                + ", here it has "
+                + MoneyText.grouped(row.total())
+                + "; the known one stays");
+      }
+    }
+    customers.addAll(fresh, intakeId);
+    journal.writeAll(entries, by);
+    return new Outcome(rows.size(), fresh.size(), known.size(), 0, problems);
+  }
+
+  private CustomerEntity owner(
+      CompanyEntity company, InvoiceRow row, Map<String, CustomerEntity> owners) {
+    return owners.computeIfAbsent(
+        row.customerId(),
+        number ->
+            customers
+                .numbered(company.id(), number)
+                .orElseGet(
+                    () ->
+                        customers.add(
+                            company.id(),
+                            number,
+                            row.customerName().isEmpty() ? number : row.customerName())));
+  }
+
+  private static OpenItem toItem(CompanyEntity company, InvoiceRow row, CustomerEntity owner) {
+    var companyId = company.id().toString();
+    var customerId = owner.id().toString();
+    return row.creditNote()
+        ? new CreditNote(
+            row.number(),
+            companyId,
+            customerId,
+            row.number(),
+            row.issueDate(),
+            row.dueDate(),
+            row.total().negated(),
+            row.open().negated())
+        : new Invoice(
+            row.number(),
+            companyId,
+            customerId,
+            row.number(),
+            row.issueDate(),
+            row.dueDate(),
+            row.total(),
+            row.open(),
+            row.orderReference(),
+            row.creditorReference(),
+            row.terms());
+  }
+}

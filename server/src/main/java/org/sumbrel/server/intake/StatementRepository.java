@@ -1,0 +1,5 @@
+package org.sumbrel.server.intake;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface StatementRepository extends JpaRepository<StatementEntity, Long> {}

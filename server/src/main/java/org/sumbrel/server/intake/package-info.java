@@ -1,0 +1,2 @@
+/** Files taken in: statements, invoices, customers. */
+package org.sumbrel.server.intake;

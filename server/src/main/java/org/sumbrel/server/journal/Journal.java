@@ -1,0 +1,117 @@
+package org.sumbrel.server.journal;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.journal.JournalEntry;
+import org.sumbrel.core.journal.JournalLine;
+import org.sumbrel.server.companies.Companies;
+
+/** Writes balanced entries into the journal, and nothing else. */
+@Service
+@Transactional
+public class Journal {
+
+  private final JournalEntryRepository entries;
+  private final Companies companies;
+  private final Clock clock;
+
+  Journal(JournalEntryRepository entries, Companies companies, Clock clock) {
+    this.entries = entries;
+    this.companies = companies;
+    this.clock = clock;
+  }
+
+  /**
+   * Writes an entry.
+   *
+   * @param bankLedgerAccount where lines on the bank go; null where the entry has none
+   * @param reverses the entry this one takes back, or null
+   * @return the entry's id
+   */
+  public Long write(JournalEntry entry, Long bankLedgerAccount, String by, Long reverses) {
+    var accounts = new EnumMap<AccountRole, Long>(AccountRole.class);
+    return entries.save(toEntity(entry, bankLedgerAccount, by, reverses, accounts)).id();
+  }
+
+  /**
+   * Writes the mirror of an entry.
+   *
+   * @return the mirror's id
+   */
+  public Long reverse(Long entryId, LocalDate on, String text, String by) {
+    var entity = entries.findById(entryId).orElseThrow();
+    var chart = companies.chartOf(entity.companyId());
+    var lines = new ArrayList<JournalLine>();
+    Long bank = null;
+    for (var line : entity.lines()) {
+      var role = chart.get(line.ledgerAccountId()).role();
+      bank = role == AccountRole.BANK ? line.ledgerAccountId() : bank;
+      lines.add(
+          new JournalLine(
+              role,
+              Optional.ofNullable(line.customerId()).map(Object::toString),
+              Money.ofMinor(CurrencyUnit.of(line.currency()), line.amountMinor())));
+    }
+    var original =
+        new JournalEntry(entity.companyId().toString(), entity.bookedOn(), entity.text(), lines);
+    return write(original.mirrored(on, text), bank, by, entryId);
+  }
+
+  /** Writes many entries of one company, none of which touches a bank. */
+  public void writeAll(Collection<JournalEntry> many, String by) {
+    var accounts = new EnumMap<AccountRole, Long>(AccountRole.class);
+    entries.saveAll(many.stream().map(e -> toEntity(e, null, by, null, accounts)).toList());
+  }
+
+  private JournalEntryEntity toEntity(
+      JournalEntry entry,
+      Long bankLedgerAccount,
+      String by,
+      Long reverses,
+      Map<AccountRole, Long> accounts) {
+    var companyId = Long.valueOf(entry.companyId());
+    var written =
+        new JournalEntryEntity(
+            companyId, entry.bookedOn(), entry.text(), by, clock.instant(), reverses);
+    for (var line : entry.lines()) {
+      var account =
+          line.role() == AccountRole.BANK
+              ? bankLedgerAccount
+              : accounts.computeIfAbsent(
+                  line.role(), role -> companies.accountFor(companyId, role));
+      written.add(
+          account,
+          line.customerId().map(Long::valueOf).orElse(null),
+          line.amount().getCurrencyUnit().getCode(),
+          line.amount().getAmountMinorLong());
+    }
+    return written;
+  }
+
+  /** The lines that an entry would have, for whoever shows it before it is written. */
+  @Transactional(readOnly = true)
+  public List<JournalController.LineView> preview(JournalEntry entry, Long bankLedgerAccount) {
+    var accounts = new EnumMap<AccountRole, Long>(AccountRole.class);
+    return JournalController.lines(
+        toEntity(entry, bankLedgerAccount, "", null, accounts),
+        companies.chartOf(Long.valueOf(entry.companyId())));
+  }
+
+  /** The lines of an entry, for whoever shows it. */
+  @Transactional(readOnly = true)
+  public List<JournalController.LineView> lines(Long entryId) {
+    var entry = entries.findById(entryId).orElseThrow();
+    return JournalController.lines(entry, companies.chartOf(entry.companyId()));
+  }
+}

@@ -1,0 +1,170 @@
+package org.sumbrel.server.journal;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.NotNull;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.Page;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.LedgerAccountEntity;
+
+/** The journal and the trial balance. */
+@RestController
+@Tag(name = "journal")
+@Transactional(readOnly = true)
+public class JournalController {
+
+  private final JournalEntryRepository entries;
+  private final Companies companies;
+
+  JournalController(JournalEntryRepository entries, Companies companies) {
+    this.entries = entries;
+    this.companies = companies;
+  }
+
+  /** One line: either a debit or a credit. */
+  @Schema(name = "JournalLineView")
+  public record LineView(
+      @NotNull String code,
+      @NotNull String account,
+      Long customerId,
+      MoneyView debit,
+      MoneyView credit) {}
+
+  record JournalEntryView(
+      @NotNull Long id,
+      @NotNull LocalDate bookedOn,
+      @NotNull String text,
+      @NotNull String writtenBy,
+      @NotNull Instant writtenAt,
+      Long reverses,
+      @NotNull List<LineView> lines) {}
+
+  record AccountBalance(
+      @NotNull String code,
+      @NotNull String account,
+      @NotNull MoneyView debit,
+      @NotNull MoneyView credit) {}
+
+  record CurrencyTotal(
+      @NotNull String currency,
+      @NotNull MoneyView debit,
+      @NotNull MoneyView credit,
+      @NotNull MoneyView difference) {}
+
+  record TrialBalance(
+      @NotNull boolean balanced,
+      @NotNull List<AccountBalance> accounts,
+      @NotNull List<CurrencyTotal> totals) {}
+
+  @GetMapping("/api/journal-entries")
+  @Operation(summary = "Journal entries, newest first")
+  Page<JournalEntryView> list(
+      @RequestParam(required = false) Long company,
+      @RequestParam(defaultValue = "") String q,
+      @RequestParam(required = false) String cursor,
+      @RequestParam(defaultValue = "50") int limit) {
+    var size = Page.limit(limit);
+    var owner = companies.company(company);
+    var chart = companies.chartOf(owner.id());
+    var found =
+        entries.page(
+            owner.id(), q.strip(), Page.cursor(cursor, Long.MAX_VALUE), Limit.of(size + 1));
+    return Page.of(found, size, e -> view(e, chart), e -> e.id().toString());
+  }
+
+  @GetMapping("/api/trial-balance")
+  @Operation(
+      summary =
+          "What stands on each account; debits and credits are equal in each currency, or it says so")
+  TrialBalance trialBalance(@RequestParam(required = false) Long company) {
+    var owner = companies.company(company);
+    var chart = companies.chartOf(owner.id());
+    var balances = entries.balances(owner.id());
+    var accounts =
+        balances.stream()
+            .sorted(
+                Comparator.comparing(
+                        (JournalEntryRepository.Balance b) -> chart.get(b.ledgerAccountId()).code())
+                    .thenComparing(JournalEntryRepository.Balance::currency))
+            .map(b -> balance(b, chart.get(b.ledgerAccountId())))
+            .toList();
+    var totals =
+        balances.stream()
+            .collect(Collectors.groupingBy(JournalEntryRepository.Balance::currency))
+            .entrySet()
+            .stream()
+            .sorted(Map.Entry.comparingByKey())
+            .map(e -> total(e.getKey(), e.getValue()))
+            .toList();
+    return new TrialBalance(
+        totals.stream().allMatch(t -> t.difference().toMoney().isZero()), accounts, totals);
+  }
+
+  /** An account shows its balance on the side on which it stands. */
+  private static AccountBalance balance(
+      JournalEntryRepository.Balance balance, LedgerAccountEntity account) {
+    var net = balance.debitMinor() - balance.creditMinor();
+    return new AccountBalance(
+        account.code(),
+        account.name(),
+        MoneyView.ofMinor(balance.currency(), Math.max(0, net)),
+        MoneyView.ofMinor(balance.currency(), Math.max(0, -net)));
+  }
+
+  private static CurrencyTotal total(
+      String currency, List<JournalEntryRepository.Balance> balances) {
+    var debit = 0L;
+    var credit = 0L;
+    for (var balance : balances) {
+      var net = balance.debitMinor() - balance.creditMinor();
+      debit += Math.max(0, net);
+      credit += Math.max(0, -net);
+    }
+    return new CurrencyTotal(
+        currency,
+        MoneyView.ofMinor(currency, debit),
+        MoneyView.ofMinor(currency, credit),
+        MoneyView.ofMinor(currency, debit - credit));
+  }
+
+  private static JournalEntryView view(
+      JournalEntryEntity entry, Map<Long, LedgerAccountEntity> chart) {
+    return new JournalEntryView(
+        entry.id(),
+        entry.bookedOn(),
+        entry.text(),
+        entry.writtenBy(),
+        entry.writtenAt(),
+        entry.reversesId(),
+        lines(entry, chart));
+  }
+
+  static List<LineView> lines(JournalEntryEntity entry, Map<Long, LedgerAccountEntity> chart) {
+    return entry.lines().stream()
+        .map(
+            l -> {
+              var account = chart.get(l.ledgerAccountId());
+              var size = MoneyView.ofMinor(l.currency(), Math.abs(l.amountMinor()));
+              return new LineView(
+                  account.code(),
+                  account.name(),
+                  l.customerId(),
+                  l.amountMinor() > 0 ? size : null,
+                  l.amountMinor() < 0 ? size : null);
+            })
+        .toList();
+  }
+}

@@ -1,0 +1,30 @@
+package org.sumbrel.server.journal;
+
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface JournalEntryRepository extends JpaRepository<JournalEntryEntity, Long> {
+
+  @Query(
+      """
+      select e from JournalEntryEntity e
+      where e.companyId = :company and e.id < :before and (:q = '' or lower(e.text) like lower(concat('%', :q, '%')))
+      order by e.id desc
+      """)
+  List<JournalEntryEntity> page(Long company, String q, long before, Limit limit);
+
+  /** What stands on an account in a currency, debits and credits apart, in minor units. */
+  record Balance(Long ledgerAccountId, String currency, long debitMinor, long creditMinor) {}
+
+  @Query(
+      """
+      select new org.sumbrel.server.journal.JournalEntryRepository$Balance(l.ledgerAccountId, l.currency,
+        sum(case when l.amountMinor > 0 then l.amountMinor else 0L end),
+        sum(case when l.amountMinor < 0 then -l.amountMinor else 0L end))
+      from JournalLineEntity l where l.entry.companyId = :company
+      group by l.ledgerAccountId, l.currency
+      """)
+  List<Balance> balances(Long company);
+}

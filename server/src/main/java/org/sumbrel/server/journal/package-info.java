@@ -1,0 +1,2 @@
+/** The journal and the trial balance. */
+package org.sumbrel.server.journal;

@@ -1,0 +1,49 @@
+package org.sumbrel.server.settle;
+
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.Money;
+import org.springframework.stereotype.Service;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.access.Role;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.desk.Entries;
+import org.sumbrel.server.settle.PostSettlement.AppliedItem;
+
+/**
+ * Posts what was settled before Sumbrel was there, or in a demonstration's past, through the same
+ * rules.
+ */
+@Service
+public class HistoryPosting {
+
+  private final Settlements settlements;
+  private final Entries entries;
+
+  HistoryPosting(Settlements settlements, Entries entries) {
+    this.settlements = settlements;
+    this.entries = entries;
+  }
+
+  /** What a past receipt took of one item, in minor units of its currency. */
+  public record Taken(Long itemId, long amountMinor, long discountMinor) {}
+
+  public void post(Long entryId, List<Taken> taken, String by) {
+    var currency = entries.entry(entryId).amount().getCurrencyUnit();
+    var applications =
+        taken.stream()
+            .map(
+                t ->
+                    new AppliedItem(
+                        t.itemId(),
+                        MoneyView.of(Money.ofMinor(currency, t.amountMinor())),
+                        MoneyView.of(Money.ofMinor(currency, t.discountMinor())),
+                        null))
+            .toList();
+    settlements.post(
+        new PostSettlement(entryId, null, applications, List.of(), null, null, null),
+        SettlementEntity.Origin.HAND,
+        Optional.empty(),
+        new Actor(by, Role.CLERK));
+  }
+}

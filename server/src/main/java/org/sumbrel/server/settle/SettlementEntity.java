@@ -1,0 +1,198 @@
+package org.sumbrel.server.settle;
+
+import jakarta.persistence.CascadeType;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.OneToMany;
+import jakarta.persistence.OrderBy;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.hibernate.annotations.BatchSize;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.sumbrel.core.settle.Settlement;
+
+/** A posted settlement; only its reversal is ever added to it. */
+@Entity
+@Table(name = "settlement")
+class SettlementEntity {
+
+  enum Status {
+    POSTED,
+    REVERSED
+  }
+
+  /** How it came about: an explanation of the engine as it stood, or made by hand. */
+  enum Origin {
+    EXPLANATION,
+    CLEAR,
+    HAND
+  }
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "settlement_seq")
+  @SequenceGenerator(name = "settlement_seq", sequenceName = "settlement_seq", allocationSize = 1)
+  private Long id;
+
+  private Long companyId;
+  private Long entryId;
+  private String currency;
+  private long receivedMinor;
+  private long onAccountMinor;
+  private Long onAccountItemId;
+  private Long onAccountCustomerId;
+
+  @Enumerated(EnumType.STRING)
+  private Origin origin;
+
+  @Enumerated(EnumType.STRING)
+  private Status status;
+
+  private String postedBy;
+  private Instant postedAt;
+  private LocalDate postedOn;
+  private Long journalEntryId;
+  private String reversedBy;
+  private Instant reversedAt;
+  private String reversalReason;
+  private Long reversalEntryId;
+  @Version private long version;
+
+  @OneToMany(mappedBy = "settlement", cascade = CascadeType.PERSIST, fetch = FetchType.LAZY)
+  @OrderBy("position")
+  @BatchSize(size = 200)
+  private List<ApplicationEntity> applications = new ArrayList<>();
+
+  @OneToMany(mappedBy = "settlement", cascade = CascadeType.PERSIST, fetch = FetchType.LAZY)
+  @OrderBy("position")
+  @BatchSize(size = 200)
+  private List<AdjustmentEntity> adjustments = new ArrayList<>();
+
+  protected SettlementEntity() {}
+
+  SettlementEntity(
+      Settlement settlement,
+      Long onAccountItemId,
+      Origin origin,
+      String postedBy,
+      Instant postedAt,
+      LocalDate postedOn,
+      Long journalEntryId) {
+    this.companyId = Long.valueOf(settlement.receipt().companyId());
+    this.entryId = Long.valueOf(settlement.receipt().id());
+    this.currency = settlement.receipt().amount().getCurrencyUnit().getCode();
+    this.receivedMinor = settlement.receipt().amount().getAmountMinorLong();
+    this.onAccountMinor = settlement.onAccount().getAmountMinorLong();
+    this.onAccountItemId = onAccountItemId;
+    this.onAccountCustomerId =
+        settlement.onAccount().isZero()
+            ? null
+            : settlement.onAccountCustomer().map(Long::valueOf).orElse(null);
+    this.origin = origin;
+    this.status = Status.POSTED;
+    this.postedBy = postedBy;
+    this.postedAt = postedAt;
+    this.postedOn = postedOn;
+    this.journalEntryId = journalEntryId;
+    for (var application : settlement.applications()) {
+      applications.add(new ApplicationEntity(this, applications.size(), application));
+    }
+    for (var adjustment : settlement.adjustments()) {
+      adjustments.add(new AdjustmentEntity(this, adjustments.size(), adjustment));
+    }
+  }
+
+  Long id() {
+    return id;
+  }
+
+  Long companyId() {
+    return companyId;
+  }
+
+  Long entryId() {
+    return entryId;
+  }
+
+  Money money(long minor) {
+    return Money.ofMinor(CurrencyUnit.of(currency), minor);
+  }
+
+  Money received() {
+    return money(receivedMinor);
+  }
+
+  Money onAccount() {
+    return money(onAccountMinor);
+  }
+
+  Long onAccountItemId() {
+    return onAccountItemId;
+  }
+
+  Long onAccountCustomerId() {
+    return onAccountCustomerId;
+  }
+
+  Origin origin() {
+    return origin;
+  }
+
+  Status status() {
+    return status;
+  }
+
+  String postedBy() {
+    return postedBy;
+  }
+
+  Instant postedAt() {
+    return postedAt;
+  }
+
+  LocalDate postedOn() {
+    return postedOn;
+  }
+
+  Long journalEntryId() {
+    return journalEntryId;
+  }
+
+  String reversedBy() {
+    return reversedBy;
+  }
+
+  Instant reversedAt() {
+    return reversedAt;
+  }
+
+  String reversalReason() {
+    return reversalReason;
+  }
+
+  List<ApplicationEntity> applications() {
+    return applications;
+  }
+
+  List<AdjustmentEntity> adjustments() {
+    return adjustments;
+  }
+
+  void reversed(String by, Instant at, String reason, Long mirrorEntryId) {
+    status = Status.REVERSED;
+    reversedBy = by;
+    reversedAt = at;
+    reversalReason = reason;
+    reversalEntryId = mirrorEntryId;
+  }
+}

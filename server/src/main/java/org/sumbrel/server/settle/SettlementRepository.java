@@ -1,0 +1,30 @@
+package org.sumbrel.server.settle;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface SettlementRepository extends JpaRepository<SettlementEntity, Long> {
+
+  Optional<SettlementEntity> findFirstByEntryIdAndStatus(
+      Long entryId, SettlementEntity.Status status);
+
+  @Query(
+      """
+      select s from SettlementEntity s
+      where s.companyId = :company and s.id < :before
+        and (:customer = 0
+          or exists (select 1 from ApplicationEntity a, OpenItemEntity i
+            where a.settlement = s and i.id = a.itemId and i.customerId = :customer)
+          or s.onAccountCustomerId = :customer)
+        and (:q = ''
+          or exists (select 1 from BankEntryEntity e where e.id = s.entryId
+            and (lower(e.payerName) like lower(concat('%', :q, '%')) or lower(e.remittance) like lower(concat('%', :q, '%'))))
+          or exists (select 1 from ApplicationEntity a, OpenItemEntity i
+            where a.settlement = s and i.id = a.itemId and lower(i.number) like lower(concat('%', :q, '%'))))
+      order by s.id desc
+      """)
+  List<SettlementEntity> page(Long company, long customer, String q, long before, Limit limit);
+}

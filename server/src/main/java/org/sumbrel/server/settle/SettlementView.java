@@ -1,0 +1,45 @@
+package org.sumbrel.server.settle;
+
+import jakarta.validation.constraints.NotNull;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import org.sumbrel.server.api.AdjustmentKind;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.journal.JournalController.LineView;
+
+/** A posted settlement as it is shown. */
+public record SettlementView(
+    @NotNull Long id,
+    @NotNull SettlementEntity.Status status,
+    @NotNull SettlementEntity.Origin origin,
+    @NotNull Long entryId,
+    @NotNull LocalDate receivedOn,
+    @NotNull String payer,
+    @NotNull MoneyView received,
+    @NotNull List<Applied> applications,
+    @NotNull List<Adjusted> adjustments,
+    @NotNull MoneyView onAccount,
+    String onAccountCustomer,
+    @NotNull LocalDate postedOn,
+    @NotNull Instant postedAt,
+    @NotNull String postedBy,
+    @NotNull Long journalEntryId,
+    @NotNull List<LineView> lines,
+    Reversal reversal) {
+
+  /** A part set against an item. */
+  public record Applied(
+      @NotNull Long itemId,
+      @NotNull String number,
+      @NotNull Long customerId,
+      @NotNull String customerName,
+      @NotNull MoneyView amount,
+      @NotNull MoneyView discount) {}
+
+  /** What explained a difference. */
+  public record Adjusted(@NotNull AdjustmentKind kind, @NotNull MoneyView amount) {}
+
+  /** Who took it back, when and why. */
+  public record Reversal(@NotNull String by, @NotNull Instant at, @NotNull String reason) {}
+}

@@ -1,0 +1,99 @@
+package org.sumbrel.server.settle;
+
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.desk.BankEntryEntity;
+import org.sumbrel.server.desk.Entries;
+import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.settle.SettlementView.Adjusted;
+import org.sumbrel.server.settle.SettlementView.Applied;
+import org.sumbrel.server.settle.SettlementView.Reversal;
+
+/**
+ * Shows settlements with the names and numbers that belong to them, looked up for a whole page at
+ * once.
+ */
+@Component
+class SettlementViews {
+
+  private final Entries entries;
+  private final Customers customers;
+  private final Journal journal;
+
+  SettlementViews(Entries entries, Customers customers, Journal journal) {
+    this.entries = entries;
+    this.customers = customers;
+    this.journal = journal;
+  }
+
+  List<SettlementView> of(Collection<SettlementEntity> settlements) {
+    var receipts =
+        entries.all(settlements.stream().map(SettlementEntity::entryId).toList()).stream()
+            .collect(Collectors.toMap(BankEntryEntity::id, Function.identity()));
+    var itemIds = new HashSet<Long>();
+    settlements.forEach(s -> s.applications().forEach(a -> itemIds.add(a.itemId())));
+    var items = customers.items(itemIds);
+    var customerIds =
+        items.values().stream()
+            .map(OpenItemEntity::customerId)
+            .collect(Collectors.toCollection(HashSet::new));
+    settlements.stream()
+        .map(SettlementEntity::onAccountCustomerId)
+        .filter(Objects::nonNull)
+        .forEach(customerIds::add);
+    var names = customers.names(customerIds);
+    return settlements.stream().map(s -> view(s, receipts.get(s.entryId()), items, names)).toList();
+  }
+
+  private SettlementView view(
+      SettlementEntity s,
+      BankEntryEntity receipt,
+      Map<Long, OpenItemEntity> items,
+      Map<Long, String> names) {
+    var applications =
+        s.applications().stream()
+            .map(
+                a -> {
+                  var item = items.get(a.itemId());
+                  return new Applied(
+                      a.itemId(),
+                      item.number(),
+                      item.customerId(),
+                      names.getOrDefault(item.customerId(), ""),
+                      MoneyView.of(s.money(a.amountMinor())),
+                      MoneyView.of(s.money(a.discountMinor())));
+                })
+            .toList();
+    return new SettlementView(
+        s.id(),
+        s.status(),
+        s.origin(),
+        s.entryId(),
+        receipt.bookedOn(),
+        receipt.payerWords(),
+        MoneyView.of(s.received()),
+        applications,
+        s.adjustments().stream()
+            .map(a -> new Adjusted(a.kind(), MoneyView.of(s.money(a.amountMinor()))))
+            .toList(),
+        MoneyView.of(s.onAccount()),
+        s.onAccountCustomerId() == null ? null : names.get(s.onAccountCustomerId()),
+        s.postedOn(),
+        s.postedAt(),
+        s.postedBy(),
+        s.journalEntryId(),
+        journal.lines(s.journalEntryId()),
+        s.status() == SettlementEntity.Status.POSTED
+            ? null
+            : new Reversal(s.reversedBy(), s.reversedAt(), s.reversalReason()));
+  }
+}

@@ -1,0 +1,2 @@
+/** Settlements: posting, previewing, reversing. */
+package org.sumbrel.server.settle;

@@ -1,0 +1,142 @@
+package org.sumbrel.server.tieout;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.tieout.CentTrail;
+
+/**
+ * Counts the cent trail. What arrived is what the statements said when they were taken in; what is
+ * applied, on account and waiting is counted from settlements and entries: two sides that know
+ * nothing of each other.
+ */
+@Service
+@Transactional(readOnly = true)
+class CentTrails {
+
+  private final JdbcClient jdbc;
+
+  CentTrails(JdbcClient jdbc) {
+    this.jdbc = jdbc;
+  }
+
+  /** The trail of one intake in one currency. */
+  record IntakeTrail(
+      Long intakeId, String fileName, Instant takenAt, CurrencyUnit currency, CentTrail trail) {}
+
+  private record Key(Long intakeId, String currency) {}
+
+  /** The trails of all intakes that brought money, newest first. */
+  List<IntakeTrail> of(Long company) {
+    var waiting =
+        sums(
+            company,
+            """
+            select e.intake_id, e.currency, sum(e.amount_minor) as minor from bank_entry e
+            where e.company_id = :company and e.status = 'WAITING' group by e.intake_id, e.currency
+            """);
+    var onAccount =
+        sums(
+            company,
+            """
+            select e.intake_id, e.currency, sum(s.on_account_minor) as minor
+            from settlement s join bank_entry e on e.id = s.entry_id
+            where e.company_id = :company and s.status = 'POSTED' group by e.intake_id, e.currency
+            """);
+    var applied =
+        sums(
+            company,
+            """
+            select e.intake_id, e.currency, sum(a.amount_minor - a.discount_minor) as minor
+            from settlement_application a join settlement s on s.id = a.settlement_id join bank_entry e on e.id = s.entry_id
+            where e.company_id = :company and s.status = 'POSTED' group by e.intake_id, e.currency
+            """);
+    var adjusted =
+        sums(
+            company,
+            """
+            select e.intake_id, e.currency, sum(d.amount_minor) as minor
+            from settlement_adjustment d join settlement s on s.id = d.settlement_id join bank_entry e on e.id = s.entry_id
+            where e.company_id = :company and s.status = 'POSTED' group by e.intake_id, e.currency
+            """);
+    var trails = new ArrayList<IntakeTrail>();
+    jdbc.sql(
+            """
+            select i.id, i.file_name, i.taken_at, t.currency, sum(t.credits_minor - t.known_credits_minor) as minor
+            from intake i join statement t on t.intake_id = i.id
+            where i.company_id = :company group by i.id, i.file_name, i.taken_at, t.currency order by i.id desc, t.currency
+            """)
+        .param("company", company)
+        .query(
+            row -> {
+              var currency = CurrencyUnit.of(row.getString("currency"));
+              var key = new Key(row.getLong("id"), currency.getCode());
+              var zero = Money.zero(currency);
+              var trail =
+                  new CentTrail(
+                      Money.ofMinor(currency, row.getLong("minor")),
+                      money(currency, applied, key).minus(money(currency, adjusted, key)),
+                      money(currency, onAccount, key),
+                      zero,
+                      zero,
+                      money(currency, waiting, key));
+              var takenAt = row.getObject("taken_at", OffsetDateTime.class).toInstant();
+              trails.add(
+                  new IntakeTrail(
+                      key.intakeId(), row.getString("file_name"), takenAt, currency, trail));
+            });
+    return trails;
+  }
+
+  private Map<Key, Long> sums(Long company, String query) {
+    var sums = new LinkedHashMap<Key, Long>();
+    jdbc.sql(query)
+        .param("company", company)
+        .query(
+            row -> {
+              sums.put(
+                  new Key(row.getLong("intake_id"), row.getString("currency")),
+                  row.getLong("minor"));
+            });
+    return sums;
+  }
+
+  private static Money money(CurrencyUnit currency, Map<Key, Long> sums, Key key) {
+    return Money.ofMinor(currency, sums.getOrDefault(key, 0L));
+  }
+
+  /** How many entries of a status, and what they come to. */
+  record Count(long entries, long minor) {}
+
+  /**
+   * Entries of the month to date, and those that wait from before, by status; what arrived is their
+   * sum, so that the tiles of the flow add up.
+   */
+  Map<String, Count> flow(Long company, String currency, LocalDate today) {
+    var counts = new LinkedHashMap<String, Count>();
+    jdbc.sql(
+            """
+            select status, count(*) as entries, sum(amount_minor) as minor from bank_entry
+            where company_id = :company and currency = :currency and status <> 'DEBIT'
+              and (status = 'WAITING' or booked_on >= :from) group by status
+            """)
+        .param("company", company)
+        .param("currency", currency)
+        .param("from", today.withDayOfMonth(1))
+        .query(
+            row -> {
+              counts.put(
+                  row.getString("status"), new Count(row.getLong("entries"), row.getLong("minor")));
+            });
+    return counts;
+  }
+}

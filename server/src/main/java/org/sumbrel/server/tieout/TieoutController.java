@@ -1,0 +1,151 @@
+package org.sumbrel.server.tieout;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.NotNull;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.tieout.CentTrail;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.tieout.CentTrails.Count;
+
+/** The flow of the day and the proof that every cent is somewhere. */
+@RestController
+@Tag(name = "tieout")
+class TieoutController {
+
+  private final CentTrails trails;
+  private final Companies companies;
+  private final Clock clock;
+
+  TieoutController(CentTrails trails, Companies companies, Clock clock) {
+    this.trails = trails;
+    this.companies = companies;
+    this.clock = clock;
+  }
+
+  record TrailView(
+      @NotNull MoneyView arrived,
+      @NotNull MoneyView applied,
+      @NotNull MoneyView onAccount,
+      @NotNull MoneyView toAccounts,
+      @NotNull MoneyView shelved,
+      @NotNull MoneyView waiting,
+      @NotNull MoneyView gap) {
+
+    static TrailView of(CentTrail trail) {
+      return new TrailView(
+          MoneyView.of(trail.arrived()),
+          MoneyView.of(trail.applied()),
+          MoneyView.of(trail.onAccount()),
+          MoneyView.of(trail.toAccounts()),
+          MoneyView.of(trail.shelved()),
+          MoneyView.of(trail.waiting()),
+          MoneyView.of(trail.gap()));
+    }
+  }
+
+  record IntakeTrailView(
+      @NotNull Long intakeId,
+      @NotNull String fileName,
+      @NotNull Instant takenAt,
+      @NotNull String currency,
+      @NotNull TrailView trail) {}
+
+  record CentTrailView(
+      @NotNull boolean whole,
+      @NotNull List<TrailView> totals,
+      @NotNull List<IntakeTrailView> intakes) {}
+
+  record Tile(@NotNull long entries, @NotNull MoneyView amount) {}
+
+  record Flow(
+      @NotNull String currency,
+      @NotNull LocalDate since,
+      @NotNull Tile arrived,
+      @NotNull Tile waiting,
+      @NotNull Tile pouch,
+      @NotNull Tile posted,
+      @NotNull MoneyView gap) {}
+
+  @GetMapping("/api/cent-trail")
+  @Operation(
+      summary =
+          "All that arrived = applied + on account + to accounts + shelved + waiting, for each intake and in all")
+  CentTrailView centTrail(@RequestParam(required = false) Long company) {
+    var all = trails.of(companies.company(company).id());
+    var totals = new LinkedHashMap<CurrencyUnit, CentTrail>();
+    all.forEach(t -> totals.merge(t.currency(), t.trail(), TieoutController::sum));
+    return new CentTrailView(
+        all.stream().allMatch(t -> t.trail().whole()),
+        totals.values().stream().map(TrailView::of).toList(),
+        all.stream()
+            .map(
+                t ->
+                    new IntakeTrailView(
+                        t.intakeId(),
+                        t.fileName(),
+                        t.takenAt(),
+                        t.currency().getCode(),
+                        TrailView.of(t.trail())))
+            .toList());
+  }
+
+  private static CentTrail sum(CentTrail a, CentTrail b) {
+    return new CentTrail(
+        a.arrived().plus(b.arrived()),
+        a.applied().plus(b.applied()),
+        a.onAccount().plus(b.onAccount()),
+        a.toAccounts().plus(b.toAccounts()),
+        a.shelved().plus(b.shelved()),
+        a.waiting().plus(b.waiting()));
+  }
+
+  @GetMapping("/api/flow")
+  @Operation(
+      summary =
+          "The tiles of the flow strip: credits of the month to date and those that wait from before")
+  Flow flow(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency) {
+    var owner = companies.company(company);
+    var unit = CurrencyUnit.of(currency == null ? owner.currency() : currency);
+    var today = LocalDate.now(clock);
+    var counts = trails.flow(owner.id(), unit.getCode(), today);
+    var waiting = tile(unit, counts, "WAITING");
+    var posted = tile(unit, counts, "SETTLED");
+    var pouch = new Tile(0, MoneyView.of(Money.zero(unit)));
+    var arrived =
+        new Tile(
+            waiting.entries() + posted.entries(),
+            MoneyView.of(waiting.amount().toMoney().plus(posted.amount().toMoney())));
+    var gap =
+        trails.of(owner.id()).stream()
+            .filter(t -> t.currency().equals(unit))
+            .map(t -> t.trail().gap())
+            .reduce(Money.zero(unit), Money::plus);
+    return new Flow(
+        unit.getCode(),
+        today.withDayOfMonth(1),
+        arrived,
+        waiting,
+        pouch,
+        posted,
+        MoneyView.of(gap));
+  }
+
+  private static Tile tile(CurrencyUnit unit, Map<String, Count> counts, String status) {
+    var count = counts.getOrDefault(status, new Count(0, 0));
+    return new Tile(count.entries(), MoneyView.of(Money.ofMinor(unit, count.minor())));
+  }
+}

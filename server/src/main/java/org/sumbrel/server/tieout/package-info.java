@@ -1,0 +1,2 @@
+/** The cent trail and the flow of the day. */
+package org.sumbrel.server.tieout;

@@ -1,0 +1,53 @@
+import { lazy, Suspense } from "react";
+import { Navigate, Route, Routes } from "react-router";
+import { SignIn } from "./access/SignIn";
+import { useSession } from "./access/session";
+import { DeskView } from "./desk/DeskView";
+import { Frame } from "./frame/Frame";
+import { Failed, Loading } from "./shared/States";
+
+const IntakeView = lazy(() => import("./intake/IntakeView"));
+const CustomersView = lazy(() => import("./customers/CustomersView"));
+const CustomerView = lazy(() => import("./customers/CustomerView"));
+const SettlementsView = lazy(() => import("./settle/SettlementsView"));
+const JournalView = lazy(() => import("./journal/JournalView"));
+const TrialBalanceView = lazy(() => import("./journal/TrialBalanceView"));
+const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
+const PouchView = lazy(() => import("./tieout/PouchView"));
+const UsersView = lazy(() => import("./access/UsersView"));
+
+/** The whole interface: sign-in, then every view under its own address. */
+export function App() {
+  const session = useSession();
+  if (session.isPending) {
+    return <Loading />;
+  }
+  if (session.error) {
+    return <Failed error={session.error} retry={() => void session.refetch()} />;
+  }
+  if (!session.data) {
+    return <SignIn />;
+  }
+  const me = session.data;
+  const home = me.role === "ADMINISTRATOR" ? "/users" : "/waiting/desk";
+  return (
+    <Frame me={me}>
+      <Suspense fallback={<Loading />}>
+        <Routes>
+          <Route path="/arrived/intake" element={<IntakeView />} />
+          <Route path="/waiting/desk" element={<DeskView />} />
+          <Route path="/waiting/desk/:entryId" element={<DeskView />} />
+          <Route path="/pouch" element={<PouchView />} />
+          <Route path="/posted/customers" element={<CustomersView />} />
+          <Route path="/posted/customers/:customerId" element={<CustomerView />} />
+          <Route path="/posted/settlements" element={<SettlementsView />} />
+          <Route path="/posted/journal" element={<JournalView />} />
+          <Route path="/posted/trial-balance" element={<TrialBalanceView />} />
+          <Route path="/tied-out/cent-trail" element={<CentTrailView />} />
+          <Route path="/users" element={<UsersView />} />
+          <Route path="*" element={<Navigate to={home} replace />} />
+        </Routes>
+      </Suspense>
+    </Frame>
+  );
+}

@@ -1,0 +1,111 @@
+import {
+  Alert,
+  Box,
+  Button,
+  MenuItem,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { api, data, type Schemas } from "../api/client";
+import { Failed, Loading } from "../shared/States";
+
+const MAY: Record<Schemas["NewUser"]["role"], string> = {
+  CLERK: "takes in, drafts, posts, reverses own settlements",
+  SUPERVISOR: "all that a clerk may, and reverses the settlements of others",
+  AUDITOR: "reads everything, changes nothing",
+  ADMINISTRATOR: "users and companies; no posting",
+};
+
+/** The users, for the administrator: who there is, and one more. */
+export default function UsersView() {
+  const queries = useQueryClient();
+  const users = useQuery({ queryKey: ["users"], queryFn: async () => data(await api.GET("/api/users")) });
+  const { register, handleSubmit, reset } = useForm<Schemas["NewUser"]>({ defaultValues: { role: "CLERK" } });
+  const [refused, setRefused] = useState("");
+
+  const add = async (user: Schemas["NewUser"]) => {
+    setRefused("");
+    try {
+      await api.POST("/api/users", { body: user });
+      reset();
+      await queries.invalidateQueries({ queryKey: ["users"] });
+    } catch (error) {
+      setRefused((error as Error).message);
+    }
+  };
+
+  if (users.isPending) {
+    return <Loading />;
+  }
+  if (users.error) {
+    return <Failed error={users.error} />;
+  }
+  return (
+    <Box sx={{ p: 3, maxWidth: 860 }}>
+      <Typography variant="h1" sx={{ mb: 2 }}>
+        Users
+      </Typography>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>User</TableCell>
+            <TableCell>Name</TableCell>
+            <TableCell>Role</TableCell>
+            <TableCell>May</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {users.data.map((user) => (
+            <TableRow key={user.user}>
+              <TableCell className="figure">{user.user}</TableCell>
+              <TableCell>{user.fullName}</TableCell>
+              <TableCell>{user.role.toLowerCase()}</TableCell>
+              <TableCell>{MAY[user.role]}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      <Typography variant="h2" sx={{ mt: 4, mb: 2 }}>
+        Add a user
+      </Typography>
+      <Box
+        component="form"
+        onSubmit={handleSubmit(add)}
+        sx={{ display: "flex", gap: 1.5, alignItems: "flex-start", flexWrap: "wrap" }}
+      >
+        <TextField label="User" {...register("user", { required: true })} sx={{ width: 140 }} />
+        <TextField label="Full name" {...register("fullName", { required: true })} />
+        <TextField select label="Role" defaultValue="CLERK" {...register("role")} sx={{ width: 150 }}>
+          {Object.keys(MAY).map((role) => (
+            <MenuItem key={role} value={role}>
+              {role.toLowerCase()}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          label="First password"
+          type="password"
+          autoComplete="new-password"
+          helperText="At least 10 characters."
+          {...register("password", { required: true })}
+        />
+        <Button type="submit" variant="contained" size="medium">
+          Add
+        </Button>
+      </Box>
+      {refused && (
+        <Alert severity="error" variant="outlined" sx={{ mt: 2 }}>
+          {refused}
+        </Alert>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,315 @@
+import {
+  Box,
+  Button,
+  Checkbox,
+  Link,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useState, type RefObject } from "react";
+import { Link as RouterLink } from "react-router";
+import { Amount } from "../shared/Amount";
+import { count, onDay } from "../shared/dates";
+import { grouped, typedAmount } from "../shared/money";
+import { Failed, Loading } from "../shared/States";
+import { leaving, taking, takingAmount, type Draft, type Item } from "./drafts";
+import { useCustomer, useLookup } from "./queries";
+
+interface Props {
+  customerId: number | undefined;
+  draft: Draft;
+  change: (draft: Draft) => void;
+  choosePayer: (customerId: number, item?: Item) => void;
+  searchField: RefObject<HTMLInputElement | null>;
+  readOnly: boolean;
+}
+
+/** The account of the payer, or of whomever is looked for: open items to tick, with what the draft takes of each. */
+export function AccountPane({ customerId, draft, change, choosePayer, searchField, readOnly }: Props) {
+  const [q, setQ] = useState("");
+  const account = useCustomer(customerId);
+  const pick = (id: number, item?: Item) => {
+    setQ("");
+    choosePayer(id, item);
+  };
+  return (
+    <Box
+      component="section"
+      aria-label="Account"
+      sx={{
+        width: 372,
+        flexShrink: 0,
+        borderLeft: 1,
+        borderColor: "divider",
+        overflow: "auto",
+        px: 1.75,
+        py: 1.5,
+      }}
+    >
+      <TextField
+        fullWidth
+        placeholder="another payer, number or amount…"
+        value={q}
+        inputRef={searchField}
+        onChange={(event) => setQ(event.target.value)}
+        onKeyDown={(event) => event.key === "Escape" && setQ("")}
+        slotProps={{ htmlInput: { "aria-label": "Look for a payer, an item or an amount" } }}
+        sx={{ mb: 1.25 }}
+      />
+      {q.trim().length > 1 ? (
+        <Lookup q={q.trim()} pick={pick} />
+      ) : customerId === undefined ? (
+        <Typography color="text.secondary">
+          Nobody is known to have sent this. Look for the payer above.
+        </Typography>
+      ) : account.error ? (
+        <Failed error={account.error} retry={() => void account.refetch()} />
+      ) : !account.data ? (
+        <Loading rows={5} />
+      ) : (
+        <>
+          <Link
+            component={RouterLink}
+            to={`/posted/customers/${customerId}`}
+            underline="hover"
+            color="inherit"
+          >
+            <Typography variant="h3" component="span">
+              {account.data.name}
+            </Typography>
+          </Link>
+          <Typography variant="body2" color="text.secondary" sx={{ mb: 0.75 }}>
+            {account.data.owes.length === 0 && "owes nothing"}
+            {account.data.owes.map((owed) => (
+              <span key={owed.currency}>
+                owes <Amount of={owed} />{" "}
+              </span>
+            ))}
+            · {account.data.openItems.length} open
+            {account.data.branches.length > 0 &&
+              ` · pays for ${count(account.data.branches.length, "branch", "branches")}`}
+            {account.data.oldestFirst && " · pays oldest first"}
+          </Typography>
+          <Items
+            items={account.data.openItems}
+            draft={draft}
+            change={change}
+            owner={customerId}
+            readOnly={readOnly}
+          />
+          <Discounts items={account.data.openItems} />
+          {account.data.settledItems.slice(0, 3).map((item) => (
+            <Typography key={item.id} variant="body2" color="text.secondary" sx={{ fontSize: 12.5, mt: 0.5 }}>
+              Paid before: <span className="figure">{item.number}</span>, <Amount of={item.total} />
+              {item.settledOn && ` on ${onDay(item.settledOn)}`}
+            </Typography>
+          ))}
+        </>
+      )}
+    </Box>
+  );
+}
+
+function Lookup({ q, pick }: { q: string; pick: (customerId: number, item?: Item) => void }) {
+  const found = useLookup(q);
+  if (found.error) {
+    return <Failed error={found.error} />;
+  }
+  if (!found.data) {
+    return <Loading rows={3} />;
+  }
+  const { customers, items } = found.data;
+  if (customers.length + items.length === 0) {
+    return (
+      <Typography color="text.secondary">Nothing open and nobody by that name, number or amount.</Typography>
+    );
+  }
+  return (
+    <Box sx={{ display: "flex", flexDirection: "column", alignItems: "stretch" }}>
+      {customers.map((c) => (
+        <Button
+          key={c.id}
+          onClick={() => pick(c.id)}
+          sx={{ justifyContent: "space-between", fontWeight: 400 }}
+        >
+          <span>{c.name}</span>
+          <span>{count(c.openItems, "item")}</span>
+        </Button>
+      ))}
+      {items.map((item) => (
+        <Button
+          key={item.id}
+          onClick={() => pick(item.customerId, item)}
+          sx={{ justifyContent: "space-between", fontWeight: 400, textAlign: "left" }}
+        >
+          <span>
+            <span className="figure">{item.number}</span> {item.customerName}
+          </span>
+          <Amount of={item.open} />
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+function Items({
+  items,
+  draft,
+  change,
+  owner,
+  readOnly,
+}: {
+  items: Item[];
+  draft: Draft;
+  change: (d: Draft) => void;
+  owner: number;
+  readOnly: boolean;
+}) {
+  if (items.length === 0) {
+    return <Typography color="text.secondary">Nothing is open on this account.</Typography>;
+  }
+  return (
+    <Table size="small" aria-label="Open items" sx={{ tableLayout: "fixed", "& td, & th": { px: 0.5 } }}>
+      <TableHead>
+        <TableRow>
+          <TableCell sx={{ width: 28 }} />
+          <TableCell>Item</TableCell>
+          <TableCell sx={{ width: 54 }}>Due</TableCell>
+          <TableCell align="right" sx={{ width: 82 }}>
+            Open
+          </TableCell>
+          <TableCell align="right" sx={{ width: 88 }}>
+            Takes
+          </TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {items.map((item) => (
+          <ItemRow
+            key={item.id}
+            item={item}
+            draft={draft}
+            change={change}
+            foreign={item.customerId !== owner}
+            readOnly={readOnly}
+          />
+        ))}
+      </TableBody>
+    </Table>
+  );
+}
+
+function ItemRow({
+  item,
+  draft,
+  change,
+  foreign,
+  readOnly,
+}: {
+  item: Item;
+  draft: Draft;
+  change: (d: Draft) => void;
+  foreign: boolean;
+  readOnly: boolean;
+}) {
+  const taken = draft.applications.find((a) => a.itemId === item.id);
+  return (
+    <TableRow sx={{ bgcolor: taken ? "chosenTint" : undefined }}>
+      <TableCell>
+        <Checkbox
+          size="small"
+          checked={taken !== undefined}
+          disabled={readOnly}
+          onChange={() => change(taken ? leaving(draft, item.id) : taking(draft, item))}
+          slotProps={{ input: { "aria-label": `Take ${item.number}` } }}
+          sx={{ p: 0 }}
+        />
+      </TableCell>
+      <TableCell sx={{ overflow: "hidden", textOverflow: "ellipsis" }}>
+        <span className="figure">{item.number}</span>
+        {foreign && (
+          <Box component="span" sx={{ display: "block", fontSize: 11.5, color: "text.secondary" }}>
+            {item.customerName}
+          </Box>
+        )}
+      </TableCell>
+      <TableCell
+        sx={{ color: item.daysOverdue > 0 ? "text.primary" : "text.secondary", whiteSpace: "nowrap" }}
+        title={item.daysOverdue > 0 ? `${count(item.daysOverdue, "day")} overdue` : "not due"}
+      >
+        {onDay(item.dueOn)}
+      </TableCell>
+      <TableCell align="right">
+        <Amount of={item.open} />
+      </TableCell>
+      <TableCell align="right">
+        {taken && (
+          <TakenField
+            key={taken.amount.amount}
+            item={item}
+            draft={draft}
+            change={change}
+            readOnly={readOnly}
+          />
+        )}
+      </TableCell>
+    </TableRow>
+  );
+}
+
+function TakenField({
+  item,
+  draft,
+  change,
+  readOnly,
+}: {
+  item: Item;
+  draft: Draft;
+  change: (d: Draft) => void;
+  readOnly: boolean;
+}) {
+  const taken = draft.applications.find((a) => a.itemId === item.id);
+  const [text, setText] = useState(taken ? grouped(taken.amount) : "");
+  const amount = typedAmount(text, item.open);
+  const settle = () => {
+    if (amount && taken && amount.amount !== taken.amount.amount) {
+      change(takingAmount(draft, item.id, amount));
+    }
+  };
+  return (
+    <TextField
+      value={text}
+      disabled={readOnly}
+      error={amount === null}
+      onChange={(event) => setText(event.target.value)}
+      onFocus={(event) => event.target.select()}
+      onBlur={settle}
+      onKeyDown={(event) => event.key === "Enter" && settle()}
+      variant="standard"
+      slotProps={{
+        htmlInput: {
+          "aria-label": `Amount taken of ${item.number}`,
+          className: "figure",
+          style: { textAlign: "right", padding: 0, fontSize: 13, fontWeight: 700 },
+        },
+      }}
+    />
+  );
+}
+
+function Discounts({ items }: { items: Item[] }) {
+  return items
+    .filter((item) => item.discountAvailable && item.discountUntil)
+    .slice(0, 3)
+    .map((item) => (
+      <Typography key={item.id} variant="body2" color="text.secondary" sx={{ fontSize: 12.5, mt: 0.5 }}>
+        Discount until {onDay(item.discountUntil ?? "")} on <span className="figure">{item.number}</span> (
+        {item.discountAvailable && <Amount of={item.discountAvailable} />})
+      </Typography>
+    ));
+}

@@ -1,0 +1,191 @@
+import { Box, Button, Checkbox, TextField, Typography } from "@mui/material";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useEffect, useMemo, useRef, type RefObject } from "react";
+import type { Schemas } from "../api/client";
+import { Amount } from "../shared/Amount";
+import { minor } from "../shared/money";
+import { layOut } from "../tally/layout";
+import { STANDING_WORD, StandingGlyph, type Standing } from "../tally/StandingGlyph";
+import { ThinTally } from "../tally/TallyBar";
+
+export type EntryRow = Schemas["EntryRow"];
+type Group = Schemas["StandingGroup"];
+type Line = { group: Group } | { row: EntryRow } | { more: true };
+
+interface Props {
+  rows: EntryRow[];
+  groups: Group[];
+  hasMore: boolean;
+  loadMore: () => void;
+  chosen: number | undefined;
+  choose: (id: number) => void;
+  selected: ReadonlySet<number>;
+  toggle: (id: number) => void;
+  q: string;
+  search: (q: string) => void;
+  searchField: RefObject<HTMLInputElement | null>;
+}
+
+function linesOf(rows: EntryRow[], groups: Group[], hasMore: boolean): Line[] {
+  const lines: Line[] = [];
+  let last: Standing | undefined;
+  for (const row of rows) {
+    if (row.standing !== last) {
+      last = row.standing;
+      groups.filter((g) => g.standing === last).forEach((group) => lines.push({ group }));
+    }
+    lines.push({ row });
+  }
+  if (hasMore) {
+    lines.push({ more: true });
+  }
+  return lines;
+}
+
+/** The waiting entries by standing; only the rows in sight are drawn. */
+export function Queue(props: Props) {
+  const { rows, groups, hasMore, loadMore, chosen } = props;
+  const lines = useMemo(() => linesOf(rows, groups, hasMore), [rows, groups, hasMore]);
+  const scroller = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- the list re-measures itself; nothing of it is memoised
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (n) => ("row" in (lines[n] ?? {}) ? 41 : 34),
+    overscan: 12,
+  });
+  const at = lines.findIndex((line) => "row" in line && line.row.id === chosen);
+  useEffect(() => {
+    if (at >= 0) {
+      virtual.scrollToIndex(at, { align: "auto" });
+    }
+  }, [at, virtual]);
+
+  return (
+    <Box
+      component="section"
+      aria-label="Queue"
+      sx={{
+        width: 296,
+        flexShrink: 0,
+        borderRight: 1,
+        borderColor: "divider",
+        display: "flex",
+        flexDirection: "column",
+        minHeight: 0,
+      }}
+    >
+      <Box sx={{ p: 1.25, pb: 0.5 }}>
+        <TextField
+          fullWidth
+          placeholder="payer, amount, text…"
+          value={props.q}
+          inputRef={props.searchField}
+          onChange={(event) => props.search(event.target.value)}
+          onKeyDown={(event) => event.key === "Escape" && event.currentTarget.querySelector("input")?.blur()}
+          slotProps={{ htmlInput: { "aria-label": "Search the queue" } }}
+        />
+      </Box>
+      <Box ref={scroller} sx={{ flex: 1, overflow: "auto" }}>
+        <Box role="list" sx={{ height: virtual.getTotalSize(), position: "relative" }}>
+          {virtual.getVirtualItems().map((place) => {
+            const line = lines[place.index];
+            return (
+              <Box
+                key={place.key}
+                sx={{
+                  position: "absolute",
+                  top: 0,
+                  left: 0,
+                  right: 0,
+                  transform: `translateY(${place.start}px)`,
+                }}
+              >
+                {line && "group" in line && <GroupHead group={line.group} />}
+                {line && "row" in line && <Row row={line.row} {...props} />}
+                {line && "more" in line && (
+                  <Button onClick={loadMore} sx={{ ml: 1 }}>
+                    More
+                  </Button>
+                )}
+              </Box>
+            );
+          })}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function GroupHead({ group }: { group: Group }) {
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", gap: 0.75, px: 1.75, pt: 1.25, pb: 0.25, height: 34 }}>
+      <StandingGlyph standing={group.standing} />
+      <Typography component="h2" sx={{ fontSize: 12.5, fontWeight: 700 }}>
+        {STANDING_WORD[group.standing]}
+      </Typography>
+      <Typography sx={{ fontSize: 12, color: "text.secondary", ml: "auto" }} className="figure">
+        {group.count.toLocaleString()} · <Amount of={group.amount} />
+      </Typography>
+    </Box>
+  );
+}
+
+function Row({ row, chosen, choose, selected, toggle }: { row: EntryRow } & Props) {
+  const here = row.id === chosen;
+  const layout = layOut(
+    minor(row.amount),
+    row.segments.map((s) => ({ label: s.number, amount: minor(s.amount), discount: 0 })),
+    0,
+    0,
+  );
+  return (
+    <Box
+      role="listitem"
+      sx={{
+        display: "flex",
+        alignItems: "stretch",
+        bgcolor: here ? "chosenTint" : undefined,
+        borderLeft: 3,
+        borderColor: here ? "primary.main" : "transparent",
+      }}
+    >
+      {selected.size > 0 && (
+        <Checkbox
+          size="small"
+          checked={selected.has(row.id)}
+          onChange={() => toggle(row.id)}
+          slotProps={{ input: { "aria-label": `Select ${row.payer}` } }}
+          sx={{ p: 0.25 }}
+        />
+      )}
+      <Box
+        component="button"
+        type="button"
+        aria-current={here ? "true" : undefined}
+        onClick={() => choose(row.id)}
+        sx={{
+          all: "unset",
+          boxSizing: "border-box",
+          cursor: "pointer",
+          flex: 1,
+          minWidth: 0,
+          px: 1.5,
+          py: 0.6,
+          "&:focus-visible": { outline: 2, outlineColor: "primary.main", outlineOffset: -2 },
+        }}
+      >
+        <Box sx={{ display: "flex", gap: 1, fontSize: 13.5, fontWeight: here ? 700 : 400, mb: 0.5 }}>
+          <Box
+            component="span"
+            sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap", flex: 1 }}
+          >
+            {row.payer}
+          </Box>
+          <Amount of={row.amount} />
+        </Box>
+        <ThinTally layout={layout} strong={here} />
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,134 @@
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
+import { useRef } from "react";
+import { api, data, type Schemas } from "../api/client";
+import { useBooks } from "../access/session";
+import type { Draft } from "./drafts";
+
+export type Treat = Schemas["OptionView"]["kind"];
+
+/** The waiting entries, page by page. */
+export function useQueue(q: string) {
+  const books = useBooks();
+  return useInfiniteQuery({
+    queryKey: ["entries", books.company, q],
+    refetchInterval: 5_000,
+    placeholderData: keepPreviousData,
+    initialPageParam: undefined as string | undefined,
+    queryFn: async ({ pageParam }) =>
+      data(
+        await api.GET("/api/entries", {
+          params: { query: { company: books.company, q, cursor: pageParam, limit: 100 } },
+        }),
+      ),
+    getNextPageParam: (page) => page.next ?? undefined,
+  });
+}
+
+export function useEntry(id: number | undefined) {
+  return useQuery({
+    queryKey: ["entry", id],
+    enabled: id !== undefined,
+    queryFn: async () => data(await api.GET("/api/entries/{id}", { params: { path: { id: id ?? 0 } } })),
+  });
+}
+
+export function useCustomer(id: number | undefined | null) {
+  return useQuery({
+    queryKey: ["customer", id],
+    enabled: id !== undefined && id !== null,
+    queryFn: async () => data(await api.GET("/api/customers/{id}", { params: { path: { id: id ?? 0 } } })),
+  });
+}
+
+/** Customers and open items that fit what is typed. */
+export function useLookup(q: string) {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["lookup", books.company, q],
+    enabled: q.length > 1,
+    placeholderData: keepPreviousData,
+    queryFn: async () => {
+      const [customers, items] = await Promise.all([
+        api.GET("/api/customers", { params: { query: { company: books.company, q, limit: 6 } } }),
+        api.GET("/api/open-items", { params: { query: { company: books.company, q, limit: 8 } } }),
+      ]);
+      return { customers: data(customers).rows, items: data(items).rows };
+    },
+  });
+}
+
+/** What the draft comes to; the server counts. */
+export function usePreview(draft: Draft | undefined) {
+  return useQuery({
+    queryKey: ["preview", draft],
+    enabled: draft !== undefined,
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: async () => data(await api.POST("/api/settlements/preview", { body: draft as Draft })),
+  });
+}
+
+export async function treated(draft: Draft, treat: Treat) {
+  return data(await api.POST("/api/settlements/preview", { params: { query: { treat } }, body: draft }));
+}
+
+/** Everything that a posting or a reversal may have changed. */
+export function useRefresh() {
+  const queries = useQueryClient();
+  return () =>
+    Promise.all(
+      [
+        "entries",
+        "entry",
+        "customer",
+        "customers",
+        "lookup",
+        "flow",
+        "settlements",
+        "journal",
+        "trial",
+        "trail",
+        "intakes",
+        "preview",
+      ].map((key) => queries.invalidateQueries({ queryKey: [key] })),
+    );
+}
+
+/** Posts a draft; the same draft sent twice is posted once. */
+export function usePost() {
+  const refresh = useRefresh();
+  const call = useRef({ draft: "", key: "" });
+  return useMutation({
+    mutationFn: async (draft: Draft) => {
+      const text = JSON.stringify(draft);
+      if (call.current.draft !== text) {
+        call.current = { draft: text, key: crypto.randomUUID() };
+      }
+      return data(
+        await api.POST("/api/settlements", {
+          params: { header: { "Idempotency-Key": call.current.key } },
+          body: draft,
+        }),
+      );
+    },
+    onSuccess: () => {
+      call.current = { draft: "", key: "" };
+      return refresh();
+    },
+  });
+}
+
+export function useReverse() {
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: async ({ id, reason }: { id: number; reason: string }) =>
+      data(await api.POST("/api/settlements/{id}/reversal", { params: { path: { id } }, body: { reason } })),
+    onSuccess: refresh,
+  });
+}

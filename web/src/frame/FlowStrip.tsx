@@ -1,0 +1,142 @@
+import { Box, Link, Tooltip, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { Link as RouterLink } from "react-router";
+import { api, data, type Money } from "../api/client";
+import { useBooks } from "../access/session";
+import { grouped, isZero } from "../shared/money";
+
+interface Tile {
+  key: string;
+  to: string;
+  name: string;
+  entries?: number;
+  amount: Money;
+  after?: string;
+}
+
+/** The day as five joined tiles: navigation and control totals at once. A cent that is missing breaks the line. */
+export function FlowStrip({ tile }: { tile: string }) {
+  const books = useBooks();
+  const flow = useQuery({
+    queryKey: ["flow", books.company, books.currency],
+    refetchInterval: 4_000,
+    queryFn: async () =>
+      data(
+        await api.GET("/api/flow", {
+          params: { query: { company: books.company, currency: books.currency } },
+        }),
+      ),
+  });
+  if (!flow.data) {
+    return <Box sx={{ height: 60 }} />;
+  }
+  const f = flow.data;
+  const whole = isZero(f.gap);
+  const tiles: Tile[] = [
+    {
+      key: "arrived",
+      to: "/arrived/intake",
+      name: "Arrived",
+      entries: f.arrived.entries,
+      amount: f.arrived.amount,
+    },
+    {
+      key: "waiting",
+      to: "/waiting/desk",
+      name: "Waiting",
+      entries: f.waiting.entries,
+      amount: f.waiting.amount,
+    },
+    { key: "pouch", to: "/pouch", name: "Pouch", entries: f.pouch.entries, amount: f.pouch.amount },
+    {
+      key: "posted",
+      to: "/posted/settlements",
+      name: "Posted",
+      entries: f.posted.entries,
+      amount: f.posted.amount,
+    },
+    {
+      key: "tied-out",
+      to: "/tied-out/cent-trail",
+      name: "Tied out",
+      amount: f.gap,
+      after: whole ? "open" : "missing",
+    },
+  ];
+  return (
+    <Box component="nav" aria-label="Flow of the day" sx={{ display: "flex", alignItems: "center" }}>
+      {tiles.map((t, n) => (
+        <Box key={t.key} sx={{ display: "flex", alignItems: "center" }}>
+          {n > 0 && <Joint broken={n === 4 && !whole} />}
+          <Tooltip
+            title={
+              n === 4
+                ? "All that arrived is applied, on account or waiting, or it shows here"
+                : "Credits of the month to date, and those that wait from before"
+            }
+          >
+            <Link
+              component={RouterLink}
+              to={t.to}
+              aria-current={tile === t.key ? "true" : undefined}
+              sx={{
+                display: "block",
+                textDecoration: "none",
+                color: "text.primary",
+                width: n === 4 ? 122 : 138,
+                px: 1.75,
+                py: 0.9,
+                border: 1,
+                borderRadius: 1,
+                borderColor: tile === t.key ? "divider" : "transparent",
+                borderBottom: tile === t.key ? 3 : 1,
+                borderBottomColor: tile === t.key ? "primary.main" : "transparent",
+                bgcolor: tile === t.key ? "background.paper" : "transparent",
+              }}
+            >
+              <Box
+                sx={{
+                  display: "flex",
+                  justifyContent: "space-between",
+                  fontSize: 12,
+                  color: tile === t.key ? "primary.main" : "text.secondary",
+                }}
+              >
+                <Box component="span" sx={{ fontWeight: tile === t.key ? 700 : 400 }}>
+                  {t.name}
+                </Box>
+                {t.entries !== undefined && <span>{t.entries.toLocaleString()}</span>}
+              </Box>
+              <Typography
+                component="span"
+                className="figure"
+                sx={{ fontSize: 15.5, color: n === 4 && !whole ? "error.main" : undefined }}
+              >
+                {grouped(t.amount)}
+                {t.after && ` ${t.after}`}
+              </Typography>
+            </Link>
+          </Tooltip>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Joint({ broken }: { broken: boolean }) {
+  return (
+    <Box
+      component="svg"
+      aria-hidden
+      viewBox="0 0 24 10"
+      sx={{ width: 22, height: 10, color: broken ? "error.main" : "settled" }}
+    >
+      {broken ? (
+        <path d="M0 5h7M13 5h6" stroke="currentColor" strokeWidth="2" />
+      ) : (
+        <path d="M0 5h18" stroke="currentColor" strokeWidth="1.6" />
+      )}
+      <path d="M17 1.5 23 5l-6 3.5z" fill="currentColor" />
+    </Box>
+  );
+}

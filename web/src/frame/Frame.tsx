@@ -1,0 +1,200 @@
+import { Box, Divider, IconButton, Link, ListSubheader, Menu, MenuItem, Typography } from "@mui/material";
+import { useContext, useMemo, useState, type ReactNode } from "react";
+import { Link as RouterLink, useLocation, useNavigate } from "react-router";
+import { BooksContext, useSignOut, type Books, type Me } from "../access/session";
+import { onWeekday } from "../shared/dates";
+import { FlowStrip } from "./FlowStrip";
+import { KeysDialog } from "./KeysDialog";
+import { LightContext, type Light } from "./light";
+import { Mark } from "./Mark";
+import { useKeys } from "./keys";
+import { ActionsPlace } from "./ViewActions";
+
+const VIEWS: Record<string, { to: string; name: string }[]> = {
+  arrived: [{ to: "/arrived/intake", name: "Intake" }],
+  waiting: [{ to: "/waiting/desk", name: "Desk" }],
+  pouch: [{ to: "/pouch", name: "Receipts in hand" }],
+  posted: [
+    { to: "/posted/customers", name: "Customers" },
+    { to: "/posted/settlements", name: "Settlements" },
+    { to: "/posted/journal", name: "Journal" },
+    { to: "/posted/trial-balance", name: "Trial balance" },
+  ],
+  "tied-out": [{ to: "/tied-out/cent-trail", name: "Cent trail" }],
+  users: [{ to: "/users", name: "Users" }],
+};
+
+const LIGHTS: Record<Light, string> = { system: "As the system", light: "Paper", dark: "Ink" };
+
+/** What stands around every view: the flow strip, the views of its tile, company, day and user. */
+export function Frame({ me, children }: { me: Me; children: ReactNode }) {
+  const location = useLocation();
+  const tile = location.pathname.split("/")[1] ?? "";
+  const [chosen, setChosen] = useState(() => Number(localStorage.getItem("company")));
+  const [keysShown, setKeysShown] = useState(false);
+  const [actions, setActions] = useState<HTMLElement | null>(null);
+  const company = me.companies.find((c) => c.id === chosen) ?? me.companies[0];
+  const books = useMemo<Books>(
+    () => ({
+      company: company?.id ?? 0,
+      companyName: company?.name ?? "",
+      currency: company?.bankAccounts[0]?.currency ?? company?.currency ?? "USD",
+      mayPost: me.role === "CLERK" || me.role === "SUPERVISOR",
+    }),
+    [company, me.role],
+  );
+  const choose = (id: number) => {
+    localStorage.setItem("company", String(id));
+    setChosen(id);
+  };
+  useKeys({ "?": () => setKeysShown(true) });
+
+  return (
+    <BooksContext.Provider value={books}>
+      <Box sx={{ height: "100vh", display: "flex", flexDirection: "column" }}>
+        <Box
+          component="header"
+          sx={{
+            display: "flex",
+            alignItems: "center",
+            gap: 3,
+            px: 2,
+            height: 74,
+            borderBottom: 1,
+            borderColor: "divider",
+            flexShrink: 0,
+          }}
+        >
+          <Mark />
+          <Box sx={{ flex: 1, minWidth: 0 }}>{company && <FlowStrip tile={tile} />}</Box>
+          <UserCorner me={me} books={books} choose={choose} showKeys={() => setKeysShown(true)} />
+        </Box>
+        <Box
+          component="nav"
+          aria-label="Views"
+          id="views"
+          sx={{
+            display: "flex",
+            alignItems: "center",
+            gap: 3,
+            px: 2,
+            height: 34,
+            borderBottom: 1,
+            borderColor: "divider",
+            flexShrink: 0,
+          }}
+        >
+          {(VIEWS[tile] ?? []).map((view) => {
+            const here = location.pathname.startsWith(view.to);
+            return (
+              <Link
+                key={view.to}
+                component={RouterLink}
+                to={view.to}
+                aria-current={here ? "page" : undefined}
+                sx={{
+                  color: here ? "text.primary" : "text.secondary",
+                  fontWeight: here ? 700 : 400,
+                  textDecoration: "none",
+                  py: 0.75,
+                  borderBottom: 2,
+                  borderColor: here ? "primary.main" : "transparent",
+                }}
+              >
+                {view.name}
+              </Link>
+            );
+          })}
+          <Box ref={setActions} sx={{ ml: "auto" }} />
+        </Box>
+        <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: "auto" }} key={books.company}>
+          <ActionsPlace.Provider value={actions}>{children}</ActionsPlace.Provider>
+        </Box>
+      </Box>
+      <KeysDialog open={keysShown} close={() => setKeysShown(false)} />
+    </BooksContext.Provider>
+  );
+}
+
+function UserCorner({
+  me,
+  books,
+  choose,
+  showKeys,
+}: {
+  me: Me;
+  books: Books;
+  choose: (id: number) => void;
+  showKeys: () => void;
+}) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { light, choose: chooseLight } = useContext(LightContext);
+  const navigate = useNavigate();
+  const signOut = useSignOut();
+  const close = () => setAnchor(null);
+  return (
+    <>
+      <IconButton
+        aria-label={`${me.fullName}, ${books.companyName}: company, light, keys, sign out`}
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ borderRadius: 1, textAlign: "right", display: "block", py: 0.5 }}
+      >
+        <Typography component="span" sx={{ display: "block", color: "text.primary", fontSize: 13 }}>
+          {books.companyName.replace(/ Ltd$/, "")}, {books.currency}
+        </Typography>
+        <Typography component="span" color="text.secondary" sx={{ display: "block", fontSize: 13 }}>
+          {onWeekday(me.businessDate)} · {me.user}
+        </Typography>
+      </IconButton>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+        <ListSubheader>Company</ListSubheader>
+        {me.companies.map((c) => (
+          <MenuItem
+            key={c.id}
+            selected={c.id === books.company}
+            onClick={() => {
+              choose(c.id);
+              close();
+            }}
+          >
+            {c.name}
+          </MenuItem>
+        ))}
+        <Divider />
+        <ListSubheader>Light</ListSubheader>
+        {(Object.keys(LIGHTS) as Light[]).map((l) => (
+          <MenuItem
+            key={l}
+            selected={l === light}
+            onClick={() => {
+              chooseLight(l);
+              close();
+            }}
+          >
+            {LIGHTS[l]}
+          </MenuItem>
+        ))}
+        <Divider />
+        {me.role === "ADMINISTRATOR" && (
+          <MenuItem
+            onClick={() => {
+              void navigate("/users");
+              close();
+            }}
+          >
+            Users
+          </MenuItem>
+        )}
+        <MenuItem
+          onClick={() => {
+            showKeys();
+            close();
+          }}
+        >
+          Keys
+        </MenuItem>
+        <MenuItem onClick={() => void signOut()}>Sign out {me.fullName}</MenuItem>
+      </Menu>
+    </>
+  );
+}

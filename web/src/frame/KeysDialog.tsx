@@ -1,0 +1,37 @@
+import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
+
+const KEYS: [string, string][] = [
+  ["J  K", "next and previous waiting entry"],
+  ["X", "select the entry, for posting several at once"],
+  ["1 – 5", "take an explanation as the draft"],
+  ["+", "take the next oldest open item as well"],
+  ["C", "look for another payer, item or amount"],
+  ["R", "go to the ways to treat what is left"],
+  ["Ctrl + Enter", "post the draft"],
+  ["P", "post all that is clear"],
+  ["U", "undo the last posting"],
+  ["/", "search the queue"],
+  ["?", "this list"],
+];
+
+/** The keys of the desk. */
+export function KeysDialog({ open, close }: { open: boolean; close: () => void }) {
+  return (
+    <Dialog open={open} onClose={close} maxWidth="xs" fullWidth>
+      <DialogTitle>Keys</DialogTitle>
+      <DialogContent>
+        {KEYS.map(([key, what]) => (
+          <Box key={key} sx={{ display: "flex", py: 0.6, borderBottom: 1, borderColor: "divider" }}>
+            <Box className="figure" sx={{ width: 120, fontWeight: 700 }}>
+              {key}
+            </Box>
+            <Box>{what}</Box>
+          </Box>
+        ))}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={close}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,308 @@
+import {
+  Alert,
+  Box,
+  Button,
+  LinearProgress,
+  MenuItem,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { Link as RouterLink } from "react-router";
+import { api, csrfToken, data, Refusal, refusalOf, type Schemas } from "../api/client";
+import { useBooks, useSession } from "../access/session";
+import { useRefresh } from "../desk/queries";
+import { Amount } from "../shared/Amount";
+import { atMoment, count } from "../shared/dates";
+import { Empty, Failed, Loading } from "../shared/States";
+
+type Intake = Schemas["IntakeView"];
+
+interface Outcome {
+  file: string;
+  intake?: Intake;
+  refusal?: Refusal;
+}
+
+/** Sends one file; nothing of it is kept where it is refused. */
+async function send(file: File, company: number, bankAccount: string): Promise<Outcome> {
+  const form = new FormData();
+  form.append("file", file);
+  const query = new URLSearchParams({ company: String(company) });
+  if (bankAccount) {
+    query.set("bankAccount", bankAccount);
+  }
+  try {
+    const response = await fetch(`/api/intakes?${query}`, {
+      method: "POST",
+      body: form,
+      headers: { "X-XSRF-TOKEN": csrfToken() },
+    });
+    if (!response.ok) {
+      return { file: file.name, refusal: await refusalOf(response) };
+    }
+    return { file: file.name, intake: (await response.json()) as Intake };
+  } catch {
+    return {
+      file: file.name,
+      refusal: new Refusal(0, "UNREACHABLE", "The server cannot be reached; nothing was kept. Try again."),
+    };
+  }
+}
+
+/** What came, from where, and what became of it; files can be dropped anywhere on the page. */
+export default function IntakeView() {
+  const books = useBooks();
+  const session = useSession();
+  const refresh = useRefresh();
+  const intakes = useQuery({
+    queryKey: ["intakes", books.company],
+    queryFn: async () =>
+      data(await api.GET("/api/intakes", { params: { query: { company: books.company, limit: 100 } } })),
+  });
+  const [busy, setBusy] = useState(0);
+  const [outcomes, setOutcomes] = useState<Outcome[]>([]);
+  const [over, setOver] = useState(false);
+  const [bankAccount, setBankAccount] = useState("");
+  const picker = useRef<HTMLInputElement>(null);
+  const accounts = session.data?.companies.find((c) => c.id === books.company)?.bankAccounts ?? [];
+
+  const take = async (files: File[]) => {
+    setOutcomes([]);
+    setBusy(files.length);
+    for (const file of files) {
+      const outcome = await send(file, books.company, bankAccount);
+      setOutcomes((all) => [...all, outcome]);
+      setBusy((n) => n - 1);
+    }
+    await refresh();
+  };
+  const takeRef = useRef(take);
+  useEffect(() => {
+    takeRef.current = take;
+  });
+  useEffect(() => {
+    if (!books.mayPost) {
+      return;
+    }
+    const drag = (event: DragEvent) => {
+      event.preventDefault();
+      setOver(event.type === "dragover");
+    };
+    const drop = (event: DragEvent) => {
+      event.preventDefault();
+      setOver(false);
+      const files = [...(event.dataTransfer?.files ?? [])];
+      if (files.length > 0) {
+        void takeRef.current(files);
+      }
+    };
+    window.addEventListener("dragover", drag);
+    window.addEventListener("dragleave", drag);
+    window.addEventListener("drop", drop);
+    return () => {
+      window.removeEventListener("dragover", drag);
+      window.removeEventListener("dragleave", drag);
+      window.removeEventListener("drop", drop);
+    };
+  }, [books.mayPost]);
+
+  return (
+    <Box sx={{ p: 3 }}>
+      {books.mayPost && (
+        <Box
+          sx={{
+            border: "2px dashed",
+            borderColor: over ? "primary.main" : "divider",
+            bgcolor: over ? "chosenTint" : "transparent",
+            borderRadius: 1,
+            p: 2.5,
+            display: "flex",
+            alignItems: "center",
+            gap: 2.5,
+          }}
+        >
+          <Box sx={{ flex: 1 }}>
+            <Typography variant="h3">Drop a file anywhere on this page</Typography>
+            <Typography variant="body2" color="text.secondary">
+              Bank statements as OFX or CSV; invoices and customers as CSV. A file is taken in as a whole or
+              not at all, and what is known already changes nothing.
+            </Typography>
+          </Box>
+          <TextField
+            select
+            label="For"
+            value={bankAccount}
+            onChange={(event) => setBankAccount(event.target.value)}
+            sx={{ width: 220 }}
+          >
+            <MenuItem value="">the account the file names</MenuItem>
+            {accounts.map((account) => (
+              <MenuItem key={account.id} value={String(account.id)}>
+                {account.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Button variant="contained" size="medium" onClick={() => picker.current?.click()}>
+            Choose files…
+          </Button>
+          <input
+            ref={picker}
+            type="file"
+            multiple
+            hidden
+            aria-label="Files to take in"
+            onChange={(event) => {
+              void take([...(event.target.files ?? [])]);
+              event.target.value = "";
+            }}
+          />
+        </Box>
+      )}
+      {busy > 0 && (
+        <Box sx={{ mt: 1.5 }} role="status">
+          <LinearProgress aria-label="Taking in" />
+          <Typography variant="body2">Reading {count(busy, "file")}…</Typography>
+        </Box>
+      )}
+      <Box aria-live="polite">
+        {outcomes.map((outcome, n) => (
+          <Told key={n} outcome={outcome} />
+        ))}
+      </Box>
+      <Typography variant="h2" sx={{ mt: 3, mb: 1 }}>
+        Taken in so far
+      </Typography>
+      {intakes.isPending && <Loading />}
+      {intakes.error && <Failed error={intakes.error} retry={() => void intakes.refetch()} />}
+      {intakes.data?.rows.length === 0 && (
+        <Empty title="Nothing yet">Begin with customers and invoices, then a statement.</Empty>
+      )}
+      {intakes.data && intakes.data.rows.length > 0 && <Intakes rows={intakes.data.rows} />}
+    </Box>
+  );
+}
+
+function Told({ outcome }: { outcome: Outcome }) {
+  if (outcome.refusal) {
+    const { problems } = outcome.refusal;
+    return (
+      <Alert severity="error" variant="outlined" sx={{ mt: 1.5 }}>
+        <strong>{outcome.file}</strong>: {outcome.refusal.message}
+        {problems.length > 1 && (
+          <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2 }}>
+            {problems.slice(0, 8).map((p, n) => (
+              <li key={n}>
+                {p.line > 0 && `Line ${p.line}: `}
+                {p.message}
+              </li>
+            ))}
+          </Box>
+        )}
+      </Alert>
+    );
+  }
+  const { intake } = outcome;
+  if (!intake) {
+    return null;
+  }
+  return (
+    <Alert
+      severity="info"
+      icon={false}
+      variant="outlined"
+      sx={{ mt: 1.5, borderColor: "settled", color: "text.primary" }}
+    >
+      <strong>{intake.fileName}</strong>: {count(intake.records, "record")}, {intake.fresh.toLocaleString()}{" "}
+      new, {intake.known.toLocaleString()} known already{intake.known > 0 && " and unchanged"}.
+      {intake.waiting.map((part) => (
+        <span key={part.currency}>
+          {" "}
+          {count(part.entries, "credit")} of <Amount of={part.amount} /> {part.currency} wait at the desk.{" "}
+          <Button component={RouterLink} to="/waiting/desk">
+            To the desk
+          </Button>
+        </span>
+      ))}
+      {intake.problems.map((problem) => (
+        <Box key={problem}>{problem}</Box>
+      ))}
+    </Alert>
+  );
+}
+
+function Parts({ parts }: { parts: Intake["waiting"] }) {
+  return parts.map((part) => (
+    <Box key={part.currency} sx={{ whiteSpace: "nowrap" }}>
+      <Box component="span" sx={{ color: "text.secondary", mr: 1 }}>
+        {part.entries.toLocaleString()}
+      </Box>
+      <Amount of={part.amount} />
+    </Box>
+  ));
+}
+
+function Intakes({ rows }: { rows: Intake[] }) {
+  return (
+    <Table size="small" aria-label="Intakes">
+      <TableHead>
+        <TableRow>
+          <TableCell>File</TableCell>
+          <TableCell>Format</TableCell>
+          <TableCell>Taken in</TableCell>
+          <TableCell align="right">Records</TableCell>
+          <TableCell align="right">New</TableCell>
+          <TableCell align="right">Known</TableCell>
+          <TableCell align="right">Waiting</TableCell>
+          <TableCell align="right">Settled</TableCell>
+          <TableCell align="right">From us</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {rows.map((intake) => (
+          <TableRow key={intake.id}>
+            <TableCell>
+              {intake.fileName}
+              {intake.sameAs && (
+                <Box sx={{ fontSize: 12, color: "text.secondary" }}>the same file as {intake.sameAs}</Box>
+              )}
+              {intake.problems.map((problem) => (
+                <Box key={problem} sx={{ fontSize: 12, color: "text.secondary" }}>
+                  {problem}
+                </Box>
+              ))}
+            </TableCell>
+            <TableCell>{intake.format}</TableCell>
+            <TableCell>
+              {atMoment(intake.takenAt)}, {intake.takenBy}
+            </TableCell>
+            <TableCell align="right" className="figure">
+              {intake.records.toLocaleString()}
+            </TableCell>
+            <TableCell align="right" className="figure">
+              {intake.fresh.toLocaleString()}
+            </TableCell>
+            <TableCell align="right" className="figure">
+              {intake.known.toLocaleString()}
+            </TableCell>
+            <TableCell align="right">
+              <Parts parts={intake.waiting} />
+            </TableCell>
+            <TableCell align="right">
+              <Parts parts={intake.settled} />
+            </TableCell>
+            <TableCell align="right">
+              <Parts parts={intake.debits} />
+            </TableCell>
+          </TableRow>
+        ))}
+      </TableBody>
+    </Table>
+  );
+}

@@ -1,0 +1,165 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useState } from "react";
+import type { Schemas } from "../api/client";
+import { useBooks } from "../access/session";
+import { useReverse } from "../desk/queries";
+import { JournalLines } from "../journal/JournalLines";
+import { Amount } from "../shared/Amount";
+import { atMoment, onDay } from "../shared/dates";
+import { grouped, isZero, minor, positive } from "../shared/money";
+import { layOut } from "../tally/layout";
+import { ThinTally } from "../tally/TallyBar";
+
+type Settlement = Schemas["SettlementView"];
+
+const KIND: Record<Settlement["adjustments"][number]["kind"], string> = {
+  BANK_FEE: "bank fee",
+  PROCESSING_FEE: "processing fee",
+  WRITE_OFF: "written off",
+};
+
+/** One settlement: what arrived, what it paid, its journal lines on demand, and the way to take it back. */
+export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
+  const books = useBooks();
+  const [shown, setShown] = useState(false);
+  const [asking, setAsking] = useState(false);
+  const reversed = s.status === "REVERSED";
+  const layout = layOut(
+    minor(s.received),
+    s.applications.map((a) => ({ label: a.number, amount: minor(a.amount), discount: minor(a.discount) })),
+    s.adjustments.reduce((sum, a) => sum + minor(a.amount), 0),
+    minor(s.onAccount),
+  );
+  return (
+    <Box
+      sx={{
+        borderBottom: 1,
+        borderColor: "divider",
+        py: 1,
+        display: "grid",
+        gridTemplateColumns: "56px 250px 1fr auto",
+        columnGap: 2,
+        alignItems: "start",
+      }}
+    >
+      <Box className="figure" sx={{ color: "text.secondary" }}>
+        {s.id}
+      </Box>
+      <Box sx={{ minWidth: 0 }}>
+        <Box
+          sx={{
+            display: "flex",
+            justifyContent: "space-between",
+            gap: 1,
+            mb: 0.5,
+            textDecoration: reversed ? "line-through" : undefined,
+          }}
+        >
+          <Box component="span" sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
+            {s.payer}
+          </Box>
+          <Amount of={s.received} />
+        </Box>
+        <ThinTally layout={layout} />
+      </Box>
+      <Box sx={{ fontSize: 13, minWidth: 0 }}>
+        {s.applications.map((a, n) => (
+          <span key={a.itemId}>
+            {n > 0 && ", "}
+            <span className="figure">{a.number}</span> <Amount of={a.amount} />
+            {!isZero(a.discount) && (
+              <>
+                {" less "}
+                <Amount of={a.discount} />
+              </>
+            )}
+          </span>
+        ))}
+        {s.adjustments.map((a) => (
+          <span key={a.kind}>
+            , {KIND[a.kind]} <Amount of={positive(a.amount)} />
+          </span>
+        ))}
+        {!isZero(s.onAccount) && (
+          <span>
+            {s.applications.length > 0 && ", "}
+            <Amount of={s.onAccount} /> on account of {s.onAccountCustomer}
+          </span>
+        )}
+        <Typography variant="body2" color="text.secondary" sx={{ fontSize: 12 }}>
+          received {onDay(s.receivedOn)}, posted {atMoment(s.postedAt)} by {s.postedBy}
+          {s.origin === "CLEAR" ? ", with all clear" : s.origin === "HAND" ? ", by hand" : ""}
+          {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}
+        </Typography>
+        {shown && (
+          <Box sx={{ maxWidth: 560, mt: 0.5 }}>
+            <JournalLines lines={s.lines} />
+          </Box>
+        )}
+      </Box>
+      <Box sx={{ whiteSpace: "nowrap" }}>
+        <Button color="inherit" onClick={() => setShown(!shown)} aria-expanded={shown}>
+          {shown ? "Hide" : "Journal"}
+        </Button>
+        <Button disabled={reversed || !books.mayPost} onClick={() => setAsking(true)}>
+          {reversed ? "Reversed" : "Reverse…"}
+        </Button>
+      </Box>
+      {asking && <ReverseDialog settlement={s} close={() => setAsking(false)} />}
+    </Box>
+  );
+}
+
+function ReverseDialog({ settlement, close }: { settlement: Settlement; close: () => void }) {
+  const reverse = useReverse();
+  const [reason, setReason] = useState("");
+  const go = async () => {
+    await reverse.mutateAsync({ id: settlement.id, reason }).then(close, () => undefined);
+  };
+  return (
+    <Dialog open onClose={close} maxWidth="sm" fullWidth>
+      <DialogTitle>
+        Reverse {grouped(settlement.received)} from {settlement.payer}
+      </DialogTitle>
+      <DialogContent>
+        <Typography sx={{ mb: 2 }}>
+          Every balance goes back to what it was, the mirror entry is written, and the money waits at the desk
+          again.
+        </Typography>
+        <TextField
+          label="Why"
+          fullWidth
+          autoFocus
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          onKeyDown={(event) => event.key === "Enter" && reason.trim() && void go()}
+          slotProps={{ htmlInput: { maxLength: 400 } }}
+          sx={{ mt: 1 }}
+        />
+        {reverse.error && (
+          <Alert severity="error" variant="outlined" sx={{ mt: 2 }}>
+            {reverse.error.message}
+          </Alert>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button color="inherit" onClick={close}>
+          Keep it
+        </Button>
+        <Button variant="contained" disabled={!reason.trim() || reverse.isPending} onClick={() => void go()}>
+          Reverse {grouped(settlement.received)}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,94 @@
+import { Box, Button, TextField } from "@mui/material";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useRef, type ReactNode } from "react";
+import { Empty, Failed, Loading } from "./States";
+
+interface Props<T> {
+  label: string;
+  head: ReactNode;
+  rows: T[] | undefined;
+  rowKey: (row: T) => number;
+  row: (row: T) => ReactNode;
+  estimate: number;
+  error: Error | null;
+  retry: () => void;
+  hasMore: boolean;
+  loading: boolean;
+  loadMore: () => void;
+  empty: string;
+  q: string;
+  search: (q: string) => void;
+  searchHint: string;
+  aside?: ReactNode;
+}
+
+/** A long list with a search line: only the rows in sight are drawn, further pages come as one scrolls. */
+export function PagedList<T>(props: Props<T>) {
+  const { rows, error, hasMore, loading, loadMore } = props;
+  const scroller = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- the list re-measures itself; nothing of it is memoised
+  const virtual = useVirtualizer({
+    count: rows?.length ?? 0,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => props.estimate,
+    overscan: 8,
+    getItemKey: (n) => (rows?.[n] ? props.rowKey(rows[n]) : n),
+  });
+  const nearEnd = () => {
+    const box = scroller.current;
+    if (box && hasMore && !loading && box.scrollHeight - box.scrollTop - box.clientHeight < 600) {
+      loadMore();
+    }
+  };
+  return (
+    <Box sx={{ height: "100%", display: "flex", flexDirection: "column", px: 3, pt: 2 }}>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 1.5 }}>
+        <TextField
+          placeholder={props.searchHint}
+          value={props.q}
+          onChange={(event) => props.search(event.target.value)}
+          slotProps={{ htmlInput: { "aria-label": props.searchHint } }}
+          sx={{ width: 320 }}
+        />
+        {props.aside}
+      </Box>
+      {props.head}
+      {error && !rows && <Failed error={error} retry={props.retry} />}
+      {!error && !rows && <Loading rows={10} />}
+      {rows?.length === 0 && <Empty title={props.empty} />}
+      <Box
+        ref={scroller}
+        onScroll={nearEnd}
+        sx={{ flex: 1, overflow: "auto" }}
+        tabIndex={0}
+        aria-label={props.label}
+        role="list"
+      >
+        <Box sx={{ height: virtual.getTotalSize(), position: "relative" }}>
+          {virtual.getVirtualItems().map((place) => (
+            <Box
+              key={place.key}
+              ref={virtual.measureElement}
+              data-index={place.index}
+              role="listitem"
+              sx={{
+                position: "absolute",
+                top: 0,
+                left: 0,
+                right: 0,
+                transform: `translateY(${place.start}px)`,
+              }}
+            >
+              {rows?.[place.index] !== undefined && props.row(rows[place.index] as T)}
+            </Box>
+          ))}
+        </Box>
+        {hasMore && (
+          <Button onClick={loadMore} disabled={loading}>
+            More
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}
