@@ -79,6 +79,11 @@ export function themeFor(dark: boolean) {
         },
       },
       MuiTextField: { defaultProps: { size: "small" } },
+      MuiInputLabel: {
+        styleOverrides: {
+          outlined: { "&:not(.MuiInputLabel-shrink)": { transform: "translate(11px, 7px) scale(1)" } },
+        },
+      },
       MuiOutlinedInput: { styleOverrides: { input: { padding: "6px 10px", fontSize: 13 } } },
       MuiTooltip: { defaultProps: { arrow: true } },
     },

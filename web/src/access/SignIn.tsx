@@ -90,7 +90,7 @@ export function SignIn() {
         </Box>
         {welcome.data.demoUsers.length > 0 && (
           <Box sx={{ mt: "auto", maxWidth: 360 }}>
-            <Typography variant="body2" color="text.secondary" sx={{ mb: 1 }}>
+            <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
               This is a demonstration with made-up books. Enter as
             </Typography>
             {welcome.data.demoUsers.map((demo) => (
@@ -109,7 +109,7 @@ export function SignIn() {
                 <Typography variant="body2" sx={{ flex: 1 }}>
                   {demo.role.toLowerCase()}
                 </Typography>
-                <Typography variant="body2" className="figure" color="text.secondary">
+                <Typography variant="body2" className="figure" color="textSecondary">
                   {demo.password}
                 </Typography>
               </Box>

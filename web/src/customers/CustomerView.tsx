@@ -49,7 +49,7 @@ export default function CustomerView() {
   return (
     <Box sx={{ p: 3, maxWidth: 1180 }}>
       <Typography variant="h1">{c.name}</Typography>
-      <Typography variant="body2" color="text.secondary" sx={{ mb: 2 }}>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
         <span className="figure">{c.number}</span>
         {c.parent && (
           <>
@@ -70,7 +70,7 @@ export default function CustomerView() {
         Open · {count(c.openItems.length, "item")}
       </Typography>
       {c.openItems.length === 0 ? (
-        <Typography color="text.secondary">Nothing is open.</Typography>
+        <Typography color="textSecondary">Nothing is open.</Typography>
       ) : (
         <Items items={c.openItems} withOwner={c.branches.length > 0} />
       )}
@@ -79,7 +79,7 @@ export default function CustomerView() {
       </Typography>
       {settlements.error && <Failed error={settlements.error} />}
       {settlements.data?.rows.length === 0 && (
-        <Typography color="text.secondary">Nothing was settled yet.</Typography>
+        <Typography color="textSecondary">Nothing was settled yet.</Typography>
       )}
       {settlements.data?.rows.map((s) => (
         <SettlementStrip key={s.id} settlement={s} />

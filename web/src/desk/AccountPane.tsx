@@ -64,7 +64,7 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
       {q.trim().length > 1 ? (
         <Lookup q={q.trim()} pick={pick} />
       ) : customerId === undefined ? (
-        <Typography color="text.secondary">
+        <Typography color="textSecondary">
           Nobody is known to have sent this. Look for the payer above.
         </Typography>
       ) : account.error ? (
@@ -83,7 +83,7 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
               {account.data.name}
             </Typography>
           </Link>
-          <Typography variant="body2" color="text.secondary" sx={{ mb: 0.75 }}>
+          <Typography variant="body2" color="textSecondary" sx={{ mb: 0.75 }}>
             {account.data.owes.length === 0 && "owes nothing"}
             {account.data.owes.map((owed) => (
               <span key={owed.currency}>
@@ -104,7 +104,7 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
           />
           <Discounts items={account.data.openItems} />
           {account.data.settledItems.slice(0, 3).map((item) => (
-            <Typography key={item.id} variant="body2" color="text.secondary" sx={{ fontSize: 12.5, mt: 0.5 }}>
+            <Typography key={item.id} variant="body2" color="textSecondary" sx={{ fontSize: 12.5, mt: 0.5 }}>
               Paid before: <span className="figure">{item.number}</span>, <Amount of={item.total} />
               {item.settledOn && ` on ${onDay(item.settledOn)}`}
             </Typography>
@@ -126,7 +126,7 @@ function Lookup({ q, pick }: { q: string; pick: (customerId: number, item?: Item
   const { customers, items } = found.data;
   if (customers.length + items.length === 0) {
     return (
-      <Typography color="text.secondary">Nothing open and nobody by that name, number or amount.</Typography>
+      <Typography color="textSecondary">Nothing open and nobody by that name, number or amount.</Typography>
     );
   }
   return (
@@ -171,7 +171,7 @@ function Items({
   readOnly: boolean;
 }) {
   if (items.length === 0) {
-    return <Typography color="text.secondary">Nothing is open on this account.</Typography>;
+    return <Typography color="textSecondary">Nothing is open on this account.</Typography>;
   }
   return (
     <Table size="small" aria-label="Open items" sx={{ tableLayout: "fixed", "& td, & th": { px: 0.5 } }}>
@@ -307,7 +307,7 @@ function Discounts({ items }: { items: Item[] }) {
     .filter((item) => item.discountAvailable && item.discountUntil)
     .slice(0, 3)
     .map((item) => (
-      <Typography key={item.id} variant="body2" color="text.secondary" sx={{ fontSize: 12.5, mt: 0.5 }}>
+      <Typography key={item.id} variant="body2" color="textSecondary" sx={{ fontSize: 12.5, mt: 0.5 }}>
         Discount until {onDay(item.discountUntil ?? "")} on <span className="figure">{item.number}</span> (
         {item.discountAvailable && <Amount of={item.discountAvailable} />})
       </Typography>

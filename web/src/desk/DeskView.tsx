@@ -22,6 +22,7 @@ import {
   type Treat,
 } from "./queries";
 import { Queue } from "./Queue";
+import type { Standing } from "../tally/StandingGlyph";
 import { ReceiptPane } from "./ReceiptPane";
 import { RemainderLine } from "./RemainderLine";
 
@@ -30,6 +31,12 @@ interface Notice {
   text: string;
   undo?: number;
 }
+
+const CLEAR: Standing[] = ["CLEAR"];
+const NOT_CLEAR: Standing[] = ["TORN", "LEANING", "BLANK"];
+
+/** The rest of the clear entries is folded away; they are posted together as a rule. */
+const CLEAR_SHOWN = 3;
 
 function words(settlement: Schemas["SettlementView"]): string {
   const debit = settlement.lines
@@ -47,9 +54,14 @@ export function DeskView() {
   const navigate = useNavigate();
   const params = useParams();
   const [q, setQ] = useState("");
-  const queue = useQueue(q);
-  const rows = useMemo(() => queue.data?.pages.flatMap((page) => page.rows) ?? [], [queue.data]);
-  const groups = queue.data?.pages[0]?.standings ?? [];
+  const [unfolded, setUnfolded] = useState(false);
+  const clear = useQueue(q, CLEAR);
+  const queue = useQueue(q, NOT_CLEAR);
+  const clearRows = useMemo(() => clear.data?.pages.flatMap((page) => page.rows) ?? [], [clear.data]);
+  const groups = [...(clear.data?.pages[0]?.standings ?? []), ...(queue.data?.pages[0]?.standings ?? [])];
+  const clearCount = groups.filter((g) => g.standing === "CLEAR").reduce((sum, g) => sum + g.count, 0);
+  const shownClear = unfolded || q ? clearRows : clearRows.slice(0, CLEAR_SHOWN);
+  const rows = [...shownClear, ...(queue.data?.pages.flatMap((page) => page.rows) ?? [])];
   const asked = params.entryId ? Number(params.entryId) : undefined;
   const chosen = asked ?? rows[0]?.id;
   const entry = useEntry(chosen);
@@ -190,7 +202,7 @@ export function DeskView() {
     "Ctrl+Enter": () => void postDraft(),
   });
 
-  if (queue.isPending) {
+  if (queue.isPending || clear.isPending) {
     return <Loading rows={10} />;
   }
   if (queue.error && !queue.data) {
@@ -211,6 +223,8 @@ export function DeskView() {
         <Queue
           rows={rows}
           groups={groups}
+          folded={clearCount - shownClear.length}
+          unfold={() => (unfolded || q ? void clear.fetchNextPage() : setUnfolded(true))}
           hasMore={queue.hasNextPage}
           loadMore={() => void queue.fetchNextPage()}
           chosen={chosen}

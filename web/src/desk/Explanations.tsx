@@ -47,13 +47,13 @@ export function Explanations({
         </Typography>
       ))}
       {entry.proposals.length === 0 && entry.status === "WAITING" && (
-        <Typography color="text.secondary">
+        <Typography color="textSecondary">
           Nothing we know explains this money. Look for its payer, an invoice or the amount in the account on
           the right (C).
         </Typography>
       )}
       {entry.proposals.length > 0 && entry.proposals.length < 5 && entry.standing !== "CLEAR" && (
-        <Typography variant="body2" color="text.secondary" sx={{ px: 0.5 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ px: 0.5 }}>
           {entry.exhaustive
             ? "There is no other explanation."
             : "No other explanation was found within reach."}

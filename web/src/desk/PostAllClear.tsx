@@ -40,7 +40,7 @@ export function PostAllClear({ group, selected, open, setOpen, posted }: Props) 
     queryFn: async () =>
       data(
         await api.GET("/api/entries", {
-          params: { query: { company: books.company, standing: "CLEAR", limit: 500 } },
+          params: { query: { company: books.company, standing: ["CLEAR"], limit: 500 } },
         }),
       ),
   });

@@ -1,6 +1,7 @@
+/* eslint-disable react-hooks/incompatible-library -- the virtual list measures itself anew; nothing of it is memoised */
 import { Box, Button, Checkbox, TextField, Typography } from "@mui/material";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useMemo, useRef, type RefObject } from "react";
+import { useEffect, useRef, type RefObject } from "react";
 import type { Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { minor } from "../shared/money";
@@ -10,11 +11,14 @@ import { ThinTally } from "../tally/TallyBar";
 
 export type EntryRow = Schemas["EntryRow"];
 type Group = Schemas["StandingGroup"];
-type Line = { group: Group } | { row: EntryRow } | { more: true };
+type Line = { group: Group } | { row: EntryRow } | { more: string; act: () => void };
 
 interface Props {
   rows: EntryRow[];
   groups: Group[];
+  /** How many clear entries are folded away; they are posted together as a rule. */
+  folded: number;
+  unfold: () => void;
   hasMore: boolean;
   loadMore: () => void;
   chosen: number | undefined;
@@ -26,28 +30,33 @@ interface Props {
   searchField: RefObject<HTMLInputElement | null>;
 }
 
-function linesOf(rows: EntryRow[], groups: Group[], hasMore: boolean): Line[] {
+function linesOf({ rows, groups, folded, unfold, hasMore, loadMore }: Props): Line[] {
   const lines: Line[] = [];
   let last: Standing | undefined;
   for (const row of rows) {
     if (row.standing !== last) {
+      if (last === "CLEAR" && folded > 0) {
+        lines.push({ more: `${folded.toLocaleString()} more`, act: unfold });
+      }
       last = row.standing;
       groups.filter((g) => g.standing === last).forEach((group) => lines.push({ group }));
     }
     lines.push({ row });
   }
+  if (last === "CLEAR" && folded > 0) {
+    lines.push({ more: `${folded.toLocaleString()} more`, act: unfold });
+  }
   if (hasMore) {
-    lines.push({ more: true });
+    lines.push({ more: "More", act: loadMore });
   }
   return lines;
 }
 
 /** The waiting entries by standing; only the rows in sight are drawn. */
 export function Queue(props: Props) {
-  const { rows, groups, hasMore, loadMore, chosen } = props;
-  const lines = useMemo(() => linesOf(rows, groups, hasMore), [rows, groups, hasMore]);
+  const { chosen } = props;
+  const lines = linesOf(props);
   const scroller = useRef<HTMLDivElement>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library -- the list re-measures itself; nothing of it is memoised
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
@@ -104,8 +113,12 @@ export function Queue(props: Props) {
                 {line && "group" in line && <GroupHead group={line.group} />}
                 {line && "row" in line && <Row row={line.row} {...props} />}
                 {line && "more" in line && (
-                  <Button onClick={loadMore} sx={{ ml: 1 }}>
-                    More
+                  <Button
+                    color="inherit"
+                    onClick={line.act}
+                    sx={{ ml: 1, fontWeight: 400, color: "text.secondary" }}
+                  >
+                    {line.more}
                   </Button>
                 )}
               </Box>

@@ -52,7 +52,7 @@ export function ReceiptPane({ entry, draft, preview, numberOf, choose }: Props) 
       </Box>
       <BankText entry={entry} />
       <Box>
-        <Typography variant="body2" color="text.secondary" sx={{ mb: 0.75 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ mb: 0.75 }}>
           {rank
             ? `Explanation ${rank} as a draft`
             : draft.applications.length > 0
@@ -64,7 +64,7 @@ export function ReceiptPane({ entry, draft, preview, numberOf, choose }: Props) 
       <Explanations entry={entry} chosen={rank} choose={choose} />
       {preview && preview.lines.length > 0 && (
         <Box sx={{ border: "1px dashed", borderColor: "divider", borderRadius: 1, px: 1.5, py: 1 }}>
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             Posting writes
           </Typography>
           <JournalLines lines={preview.lines} />

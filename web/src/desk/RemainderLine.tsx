@@ -54,7 +54,7 @@ export function RemainderLine({ preview, error, treat, post, posting, mayPost }:
             <Way key={option.kind} option={option} treat={treat} disabled={!mayPost} />
           ))}
         {!error && preview?.refusal && preview.options.length === 0 && (
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             {preview.refusal}
           </Typography>
         )}

@@ -8,22 +8,23 @@ import {
 import { useRef } from "react";
 import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
+import type { Standing } from "../tally/StandingGlyph";
 import type { Draft } from "./drafts";
 
 export type Treat = Schemas["OptionView"]["kind"];
 
-/** The waiting entries, page by page. */
-export function useQueue(q: string) {
+/** The waiting entries that stand so, page by page. */
+export function useQueue(q: string, standing: Standing[]) {
   const books = useBooks();
   return useInfiniteQuery({
-    queryKey: ["entries", books.company, q],
+    queryKey: ["entries", books.company, q, standing],
     refetchInterval: 5_000,
     placeholderData: keepPreviousData,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) =>
       data(
         await api.GET("/api/entries", {
-          params: { query: { company: books.company, q, cursor: pageParam, limit: 100 } },
+          params: { query: { company: books.company, standing, q, cursor: pageParam, limit: 100 } },
         }),
       ),
     getNextPageParam: (page) => page.next ?? undefined,

@@ -142,7 +142,7 @@ function UserCorner({
         <Typography component="span" sx={{ display: "block", color: "text.primary", fontSize: 13 }}>
           {books.companyName.replace(/ Ltd$/, "")}, {books.currency}
         </Typography>
-        <Typography component="span" color="text.secondary" sx={{ display: "block", fontSize: 13 }}>
+        <Typography component="span" color="textSecondary" sx={{ display: "block", fontSize: 13 }}>
           {onWeekday(me.businessDate)} · {me.user}
         </Typography>
       </IconButton>

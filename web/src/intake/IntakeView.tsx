@@ -130,7 +130,7 @@ export default function IntakeView() {
         >
           <Box sx={{ flex: 1 }}>
             <Typography variant="h3">Drop a file anywhere on this page</Typography>
-            <Typography variant="body2" color="text.secondary">
+            <Typography variant="body2" color="textSecondary">
               Bank statements as OFX or CSV; invoices and customers as CSV. A file is taken in as a whole or
               not at all, and what is known already changes nothing.
             </Typography>
@@ -140,6 +140,7 @@ export default function IntakeView() {
             label="For"
             value={bankAccount}
             onChange={(event) => setBankAccount(event.target.value)}
+            slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
             sx={{ width: 220 }}
           >
             <MenuItem value="">the account the file names</MenuItem>

@@ -55,7 +55,7 @@ export default function JournalView() {
           </Box>
           <Box>
             <Box sx={{ overflowWrap: "anywhere" }}>{entry.text}</Box>
-            <Typography variant="body2" color="text.secondary" sx={{ fontSize: 12 }}>
+            <Typography variant="body2" color="textSecondary" sx={{ fontSize: 12 }}>
               for {onDay(entry.bookedOn)}, written {atMoment(entry.writtenAt)} by {entry.writtenBy}
               {entry.reverses && ` · takes back entry ${entry.reverses}`}
             </Typography>

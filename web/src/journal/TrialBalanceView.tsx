@@ -24,7 +24,7 @@ export default function TrialBalanceView() {
   return (
     <Box sx={{ p: 3, maxWidth: 760 }}>
       <Typography variant="h1">Trial balance</Typography>
-      <Typography sx={{ mb: 2 }} color={trial.data.balanced ? "text.secondary" : "error"} role="status">
+      <Typography sx={{ mb: 2 }} color={trial.data.balanced ? "textSecondary" : "error"} role="status">
         {trial.data.balanced
           ? "Debits and credits are equal; the difference is 0.00."
           : "Debits and credits differ; see the last line."}

@@ -96,7 +96,7 @@ export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
             <Amount of={s.onAccount} /> on account of {s.onAccountCustomer}
           </span>
         )}
-        <Typography variant="body2" color="text.secondary" sx={{ fontSize: 12 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ fontSize: 12 }}>
           received {onDay(s.receivedOn)}, posted {atMoment(s.postedAt)} by {s.postedBy}
           {s.origin === "CLEAR" ? ", with all clear" : s.origin === "HAND" ? ", by hand" : ""}
           {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}

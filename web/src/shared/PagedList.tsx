@@ -1,3 +1,4 @@
+/* eslint-disable react-hooks/incompatible-library -- the virtual list measures itself anew; nothing of it is memoised */
 import { Box, Button, TextField } from "@mui/material";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef, type ReactNode } from "react";
@@ -26,7 +27,6 @@ interface Props<T> {
 export function PagedList<T>(props: Props<T>) {
   const { rows, error, hasMore, loading, loadMore } = props;
   const scroller = useRef<HTMLDivElement>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library -- the list re-measures itself; nothing of it is memoised
   const virtual = useVirtualizer({
     count: rows?.length ?? 0,
     getScrollElement: () => scroller.current,

@@ -37,7 +37,7 @@ export default function CentTrailView() {
   return (
     <Box sx={{ p: 3, maxWidth: 1080 }}>
       <Typography variant="h1">Cent trail</Typography>
-      <Typography role="status" sx={{ mb: 2 }} color={trail.data.whole ? "text.secondary" : "error"}>
+      <Typography role="status" sx={{ mb: 2 }} color={trail.data.whole ? "textSecondary" : "error"}>
         {trail.data.whole
           ? "The trail is whole: every cent that arrived is applied, on account or waiting."
           : "The trail is broken: what arrived and what became of it differ. The intakes below say where."}

@@ -23,7 +23,7 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
   String FITS =
       """
       e.companyId = :company and e.status = :status
-        and (:rank < 0 or e.standingRank = :rank)
+        and e.standingRank in :ranks
         and (:q = '' or lower(e.payerName) like lower(concat('%', :q, '%'))
           or lower(e.remittance) like lower(concat('%', :q, '%')) or e.amountMinor = :minor
           or exists (select 1 from ProposalEntity p, CustomerEntity c
@@ -41,7 +41,7 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
   List<BankEntryEntity> page(
       Long company,
       BankEntryEntity.Status status,
-      int rank,
+      Collection<Integer> ranks,
       String q,
       long minor,
       int afterRank,
@@ -57,5 +57,6 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
           + " sum(e.amountMinor)) from BankEntryEntity e where "
           + FITS
           + " group by e.standingRank, e.currency order by e.standingRank, e.currency")
-  List<Group> groups(Long company, BankEntryEntity.Status status, int rank, String q, long minor);
+  List<Group> groups(
+      Long company, BankEntryEntity.Status status, Collection<Integer> ranks, String q, long minor);
 }

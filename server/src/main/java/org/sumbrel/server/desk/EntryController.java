@@ -141,13 +141,14 @@ class EntryController {
   EntryPage list(
       @RequestParam(required = false) Long company,
       @RequestParam(defaultValue = "WAITING") BankEntryEntity.Status status,
-      @RequestParam(required = false) Standing standing,
+      @RequestParam(required = false) List<Standing> standing,
       @RequestParam(defaultValue = "") String q,
       @RequestParam(required = false) String cursor,
       @RequestParam(defaultValue = "100") int limit) {
     var size = Page.limit(limit);
     var owner = companies.company(company).id();
-    var rank = standing == null ? -1 : standing.ordinal();
+    var asked = standing == null || standing.isEmpty() ? List.of(Standing.values()) : standing;
+    var ranks = asked.stream().map(Standing::ordinal).toList();
     var word = q.strip();
     var minor = minor(word);
     var after = After.read(cursor);
@@ -155,7 +156,7 @@ class EntryController {
         entries.page(
             owner,
             status,
-            rank,
+            ranks,
             word,
             minor,
             after.rank(),
@@ -173,7 +174,7 @@ class EntryController {
     var page =
         Page.of(found, size, e -> row(e, thoughts.get(e.id()), names), e -> After.of(e).toString());
     var groups =
-        entries.groups(owner, status, rank, word, minor).stream()
+        entries.groups(owner, status, ranks, word, minor).stream()
             .map(
                 g ->
                     new StandingGroup(
