@@ -80,3 +80,17 @@ explain_failure() {
     say "Sumbrel did not start; the reason is in $1."
   fi
 }
+
+# Chromium for the browser tests, from Debian's packages where it is missing.
+need_chromium() {
+  [ -x /usr/bin/chromium ] && return
+  command -v apt-get >/dev/null 2>&1 || fail "The browser tests need Chromium at /usr/bin/chromium: install it and try again."
+  local as=""
+  if [ "$(id -u)" != 0 ]; then
+    command -v sudo >/dev/null 2>&1 || fail "The browser tests need Chromium: install it as root with apt-get install chromium and try again."
+    as=sudo
+  fi
+  say "Installing Chromium for the browser tests."
+  $as apt-get update -qq && DEBIAN_FRONTEND=noninteractive $as apt-get install -y -qq chromium >/dev/null \
+    || fail "Chromium could not be installed: install it with apt-get install chromium and try again."
+}

@@ -103,7 +103,7 @@ function Way({
   return option.allowed ? (
     button
   ) : (
-    <Tooltip title={option.refusal}>
+    <Tooltip describeChild title={option.refusal}>
       <span>{button}</span>
     </Tooltip>
   );

@@ -69,6 +69,7 @@ export function FlowStrip({ tile }: { tile: string }) {
         <Box key={t.key} sx={{ display: "flex", alignItems: "center" }}>
           {n > 0 && <Joint broken={n === 4 && !whole} />}
           <Tooltip
+            describeChild
             title={
               n === 4
                 ? "All that arrived is applied, on account or waiting, or it shows here"

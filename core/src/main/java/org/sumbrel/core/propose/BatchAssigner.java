@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.Receipt;
 
 /**
@@ -96,7 +97,7 @@ final class BatchAssigner {
                 + " is wanted by the "
                 + MoneyText.grouped(balance.takenBy.amount())
                 + " of "
-                + balance.takenBy.receivedOn()
+                + DayText.of(balance.takenBy.receivedOn())
                 + " as well",
             TAKEN);
       }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.sumbrel.core.propose.Composition.Part;
 import org.sumbrel.core.receivables.Customer;
+import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Adjustment;
 
@@ -119,7 +120,7 @@ final class CompositionScore {
     var says =
         days > 0
             ? (parts.size() == 1 ? "" : "all ") + days + (days == 1 ? " day" : " days") + " overdue"
-            : days == 0 ? "due on the day" : "due by " + latest;
+            : days == 0 ? "due on the day" : "due by " + DayText.of(latest);
     return Optional.of(new Evidence("due", says, 0));
   }
 

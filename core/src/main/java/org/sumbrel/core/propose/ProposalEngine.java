@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import org.sumbrel.core.propose.BatchAssigner.Wanting;
 import org.sumbrel.core.propose.CompositionSolver.Solved;
+import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.Receipt;
 
 /**
@@ -93,7 +94,9 @@ public final class ProposalEngine {
     var on = snapshot.settledOn().get(hit.item().id());
     return new Evidence(
         "reference.settled",
-        hit.item().number() + " in the text was settled already" + (on == null ? "" : " on " + on),
+        hit.item().number()
+            + " in the text was settled already"
+            + (on == null ? "" : " on " + DayText.of(on)),
         0);
   }
 

@@ -9,6 +9,7 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.Receipt;
 
@@ -140,7 +141,7 @@ public record Draft(
                 + " on "
                 + application.item().number()
                 + " is not earned; by "
-                + receipt.receivedOn()
+                + DayText.of(receipt.receivedOn())
                 + " it is "
                 + MoneyText.grouped(earned)
                 + ".",

@@ -203,7 +203,7 @@ class ProposalEngineTest {
             .get(0);
     assertThat(result.notes())
         .singleElement()
-        .satisfies(n -> assertThat(n.text()).contains("LM-1001", "2026-04-30"));
+        .satisfies(n -> assertThat(n.text()).contains("LM-1001", "30 April 2026"));
     assertThat(result.proposals().get(0).onAccount()).isEqualTo(usd("300.00"));
   }
 

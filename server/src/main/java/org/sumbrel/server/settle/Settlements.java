@@ -12,6 +12,7 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.Posting;
+import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.OnAccount;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.settle.Application;
@@ -89,7 +90,8 @@ public class Settlements {
     }
     var kept = keepOnAccount(settlement);
     var bank = companies.bankAccount(entry.bankAccountId()).ledgerAccountId();
-    var text = "Receipt of " + entry.bookedOn() + " from " + shortened(entry.payerWords());
+    var text =
+        "Receipt of " + DayText.of(entry.bookedOn()) + " from " + shortened(entry.payerWords());
     var entryId =
         journal.write(Posting.entryFor(settlement, today, text), bank, actor.name(), null);
     var posted =

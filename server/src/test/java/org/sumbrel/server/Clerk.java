@@ -1,0 +1,86 @@
+package org.sumbrel.server;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.nio.charset.StandardCharsets;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.ResultActions;
+import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+
+/** Somebody at the API, for tests to speak of in few words. */
+public final class Clerk {
+
+  private static final ObjectMapper JSON = new ObjectMapper();
+
+  /** An answer: its status and its body. */
+  public record Answer(int status, JsonNode body) {
+
+    public String text(String path) {
+      return body.at(path).asText();
+    }
+  }
+
+  private final MockMvc web;
+  private final String name;
+  private final String role;
+
+  public Clerk(MockMvc web, String name, String role) {
+    this.web = web;
+    this.name = name;
+    this.role = role;
+  }
+
+  public static Clerk maren(MockMvc web) {
+    return new Clerk(web, "maren", "CLERK");
+  }
+
+  public static Clerk osric(MockMvc web) {
+    return new Clerk(web, "osric", "SUPERVISOR");
+  }
+
+  public Answer get(String path) {
+    return answer(MockMvcRequestBuilders.get(path));
+  }
+
+  public Answer post(String path, String json) {
+    return answer(
+        MockMvcRequestBuilders.post(path).contentType(MediaType.APPLICATION_JSON).content(json));
+  }
+
+  public Answer post(String path, String json, String idempotencyKey) {
+    return answer(
+        MockMvcRequestBuilders.post(path)
+            .contentType(MediaType.APPLICATION_JSON)
+            .content(json)
+            .header("Idempotency-Key", idempotencyKey));
+  }
+
+  public Answer drop(String fileName, String text) {
+    return drop(fileName, text, "");
+  }
+
+  public Answer drop(String fileName, String text, String query) {
+    var file =
+        new MockMultipartFile(
+            "file", fileName, "application/octet-stream", text.getBytes(StandardCharsets.UTF_8));
+    return answer(MockMvcRequestBuilders.multipart("/api/intakes" + query).file(file));
+  }
+
+  private Answer answer(AbstractMockHttpServletRequestBuilder<?> call) {
+    try {
+      ResultActions result = web.perform(call.with(user(name).roles(role)).with(csrf()));
+      var response = result.andReturn().getResponse();
+      var text = response.getContentAsString(StandardCharsets.UTF_8);
+      return new Answer(
+          response.getStatus(), text.isEmpty() ? JSON.nullNode() : JSON.readTree(text));
+    } catch (Exception e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

@@ -1,0 +1,104 @@
+package org.sumbrel.server;
+
+import java.util.concurrent.atomic.AtomicInteger;
+import org.sumbrel.server.Clerk.Answer;
+
+/**
+ * Fresh items and entries for one test each, taken in through the API, so that tests do not depend
+ * on each other. Every call makes a customer of its own with a name that is like no other's.
+ */
+public final class TestBooks {
+
+  private static final AtomicInteger NEXT = new AtomicInteger(1);
+
+  private final Clerk clerk;
+  private final int n = NEXT.getAndIncrement();
+
+  public TestBooks(Clerk clerk) {
+    this.clerk = clerk;
+  }
+
+  public String customer() {
+    return "Zq" + Integer.toString(n * 7919, 36) + "x Kitchens";
+  }
+
+  public String number(int item) {
+    return "T" + n + "-" + (100 + item);
+  }
+
+  /** Takes in invoices with these open amounts, numbered from 0. */
+  public TestBooks invoices(String... amounts) {
+    var csv =
+        new StringBuilder(
+            "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open,terms\n");
+    for (var i = 0; i < amounts.length; i++) {
+      csv.append(
+          "%s,invoice,T%d,%s,2026-05-20,2026-06-19,USD,%s,%s,2/10 net 30\n"
+              .formatted(number(i), n, customer(), amounts[i], amounts[i]));
+    }
+    expect(201, clerk.drop("invoices.csv", csv.toString()));
+    return this;
+  }
+
+  /** Takes in one credit of the day and gives its id. */
+  public long credit(String amount, String text) {
+    var entry = "T%d-%d".formatted(n, NEXT.getAndIncrement());
+    var account = clerk.get("/api/me").body().at("/companies/0/bankAccounts/0/id").asLong();
+    expect(
+        201,
+        clerk.drop(
+            "statement.csv",
+            "entry_id,booking_date,amount,currency,payer_name,remittance\n%s,2026-05-28,%s,USD,%s,%s\n"
+                .formatted(entry, amount, customer(), text),
+            "?bankAccount=" + account));
+    return entryWith(amount);
+  }
+
+  private long entryWith(String amount) {
+    var rows = clerk.get("/api/entries?limit=500&q=" + customer().split(" ")[0]).body().at("/rows");
+    var found = -1L;
+    for (var row : rows) {
+      if (row.at("/amount/amount").asText().equals(amount)) {
+        found = Math.max(found, row.at("/id").asLong());
+      }
+    }
+    return found;
+  }
+
+  public long item(int item) {
+    return clerk.get("/api/open-items?q=" + number(item)).body().at("/rows/0/id").asLong();
+  }
+
+  public String open(int item) {
+    return clerk.get("/api/open-items?q=" + number(item)).body().at("/rows/0/open/amount").asText();
+  }
+
+  public static String applied(long item, String amount) {
+    return applied(item, amount, "0.00");
+  }
+
+  public static String applied(long item, String amount, String discount) {
+    return "{\"itemId\":%d,\"amount\":%s,\"discount\":%s}"
+        .formatted(item, money(amount), money(discount));
+  }
+
+  public static String money(String amount) {
+    return "{\"amount\":\"%s\",\"currency\":\"USD\"}".formatted(amount);
+  }
+
+  public static String draft(long entry, String applications, String adjustments) {
+    return "{\"entryId\":%d,\"applications\":[%s],\"adjustments\":[%s]}"
+        .formatted(entry, applications, adjustments);
+  }
+
+  public static String adjusted(String kind, String amount) {
+    return "{\"kind\":\"%s\",\"amount\":%s}".formatted(kind, money(amount));
+  }
+
+  public static Answer expect(int status, Answer answer) {
+    if (answer.status() != status) {
+      throw new AssertionError("expected " + status + ", got " + answer);
+    }
+    return answer;
+  }
+}

@@ -1,0 +1,147 @@
+package org.sumbrel.server.access;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.sumbrel.server.ApiTest;
+
+@ApiTest
+class AccessTest {
+
+  private static final Set<String> OPEN =
+      Set.of("GET /api/welcome", "POST /api/session", "POST /api/first-administrator");
+
+  @Autowired private MockMvc web;
+  @Autowired private Users users;
+
+  private MockHttpServletResponse signIn(String name, String password) throws Exception {
+    return web.perform(
+            post("/api/session")
+                .with(csrf())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content("{\"user\":\"%s\",\"password\":\"%s\"}".formatted(name, password)))
+        .andReturn()
+        .getResponse();
+  }
+
+  @Test
+  void letsInWhoKnowsThePassword() throws Exception {
+    var answer = signIn("maren", "maren-demo");
+    assertThat(answer.getStatus()).isEqualTo(200);
+    assertThat(answer.getContentAsString())
+        .contains("\"businessDate\":\"2026-05-29\"", "Larkstow Mill Ltd");
+    assertThat(signIn("maren", "wrong").getStatus()).isEqualTo(401);
+    assertThat(signIn("nobody", "wrong").getStatus()).isEqualTo(401);
+  }
+
+  @Test
+  void waitsLongerAfterEachFailureOnceThereAreFour() throws Exception {
+    users.add("locky", "Locky", "a long password", Role.CLERK);
+    for (var n = 0; n < 4; n++) {
+      assertThat(signIn("locky", "wrong").getStatus()).isEqualTo(401);
+    }
+    var locked = signIn("locky", "a long password");
+    assertThat(locked.getStatus()).isEqualTo(409);
+    assertThat(locked.getContentAsString()).contains("LOCKED", "seconds");
+  }
+
+  @Test
+  void asksForTheTokenOnEveryChange() throws Exception {
+    var answer =
+        web.perform(
+                post("/api/settlements/1/reversal")
+                    .with(user("osric").roles("SUPERVISOR"))
+                    .contentType(MediaType.APPLICATION_JSON)
+                    .content("{\"reason\":\"x\"}"))
+            .andReturn()
+            .getResponse();
+    assertThat(answer.getStatus()).isEqualTo(403);
+  }
+
+  @Test
+  void makesAnAdministratorOnlyWhereThereIsNone() throws Exception {
+    var answer =
+        web.perform(
+                post("/api/first-administrator")
+                    .with(csrf())
+                    .contentType(MediaType.APPLICATION_JSON)
+                    .content(
+                        "{\"user\":\"mallory\",\"fullName\":\"M\",\"password\":\"long enough\"}"))
+            .andReturn()
+            .getResponse();
+    assertThat(answer.getStatus()).isEqualTo(409);
+  }
+
+  @Test
+  void sendsThePolicyThatForbidsForeignScripts() throws Exception {
+    var policy =
+        web.perform(get("/api/welcome"))
+            .andReturn()
+            .getResponse()
+            .getHeader("Content-Security-Policy");
+    assertThat(policy)
+        .contains("default-src 'self'", "frame-ancestors 'none'")
+        .doesNotContain("script-src");
+  }
+
+  /** Walks every call of the API's document with every role and with none. */
+  @Test
+  void holdsEveryCallToItsRoles() throws Exception {
+    var document = new ObjectMapper().readTree(Path.of("../docs/api/openapi.json").toFile());
+    var walked = 0;
+    for (var path : document.at("/paths").properties()) {
+      for (var call : path.getValue().properties()) {
+        var method = HttpMethod.valueOf(call.getKey().toUpperCase(Locale.ROOT));
+        var name = method + " " + path.getKey();
+        if (OPEN.contains(name) || name.equals("DELETE /api/session")) {
+          continue;
+        }
+        assertThat(status(method, path.getKey(), null)).as(name + " by nobody").isEqualTo(401);
+        for (var role : Role.values()) {
+          var refused = status(method, path.getKey(), role) == 403;
+          assertThat(refused).as(name + " by " + role).isEqualTo(!may(role, method, path.getKey()));
+        }
+        walked++;
+      }
+    }
+    assertThat(walked).isGreaterThan(15);
+  }
+
+  private static boolean may(Role role, HttpMethod method, String path) {
+    if (path.startsWith("/api/users")) {
+      return role == Role.ADMINISTRATOR;
+    }
+    return method == HttpMethod.GET || role == Role.CLERK || role == Role.SUPERVISOR;
+  }
+
+  private int status(HttpMethod method, String path, Role role) throws Exception {
+    // bodies are empty on purpose: whoever may call is told that something is missing, nothing is
+    // changed
+    var call =
+        path.equals("/api/intakes") && method == HttpMethod.POST
+            ? MockMvcRequestBuilders.multipart(path)
+            : request(method, path.replaceAll("\\{[^}]+}", "1"))
+                .contentType(MediaType.APPLICATION_JSON)
+                .content("{}");
+    call.with(csrf());
+    if (role != null) {
+      call.with(user(role.name().toLowerCase(Locale.ROOT)).roles(role.name()));
+    }
+    return web.perform(call).andReturn().getResponse().getStatus();
+  }
+}

@@ -1,0 +1,136 @@
+package org.sumbrel.server.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.sumbrel.server.TestBooks.expect;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import org.sumbrel.server.ApiTest;
+import org.sumbrel.server.Clerk;
+import org.sumbrel.server.Clerk.Answer;
+
+/** Files taken in through the API: once, as a whole, or not at all. */
+@ApiTest
+class IntakeApiTest {
+
+  private static final String HEAD =
+      "entry_id,booking_date,amount,currency,payer_name,remittance\n";
+
+  @Autowired private MockMvc web;
+  private Clerk maren;
+  private String account;
+
+  @BeforeEach
+  void sitDown() {
+    maren = Clerk.maren(web);
+    account =
+        "?bankAccount=" + maren.get("/api/me").body().at("/companies/0/bankAccounts/0/id").asText();
+  }
+
+  private String state() {
+    return maren.get("/api/flow").body() + " " + maren.get("/api/trial-balance").body();
+  }
+
+  @Test
+  void takesTheDaysStatementOnceAndTheSameFileChangesNothing() throws Exception {
+    var file = Files.readString(Path.of("../examples/larkstow-operating-2026-05-29.ofx"));
+    var first = expect(201, maren.drop("day.ofx", file)).body();
+    assertThat(first.at("/fresh").asInt()).isEqualTo(first.at("/records").asInt()).isEqualTo(37);
+    var state = state();
+    var second = expect(201, maren.drop("copy of day.ofx", file)).body();
+    assertThat(second.at("/fresh").asInt()).isZero();
+    assertThat(second.at("/known").asInt()).isEqualTo(37);
+    assertThat(second.at("/sameAs").asText()).isEqualTo("day.ofx");
+    assertThat(state()).isEqualTo(state);
+    assertThat(maren.get("/api/cent-trail").body().at("/whole").asBoolean()).isTrue();
+    var standings = maren.get("/api/entries").body().at("/standings");
+    assertThat(standings.findValuesAsText("standing"))
+        .containsExactly("CLEAR", "TORN", "LEANING", "BLANK");
+  }
+
+  @Test
+  void takesOnlyWhatIsNewOfAnOverlappingFile() {
+    expect(
+        201,
+        maren.drop(
+            "a.csv", HEAD + "OV1,2026-05-27,10.00,USD,A,\nOV2,2026-05-27,11.00,USD,B,\n", account));
+    var answer =
+        expect(
+            201,
+            maren.drop(
+                "b.csv",
+                HEAD + "OV2,2026-05-27,12.00,USD,B,\nOV3,2026-05-28,13.00,USD,C,\n",
+                account));
+    assertThat(answer.body().at("/fresh").asInt()).isEqualTo(1);
+    assertThat(answer.body().at("/known").asInt()).isEqualTo(1);
+    assertThat(answer.body().at("/problems/0").asText())
+        .contains("11.00", "12.00", "the known one stays");
+    assertThat(maren.get("/api/cent-trail").body().at("/whole").asBoolean()).isTrue();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "BR1,2026-05-27,10.00,USD,A,;BR2,27.5.2026,11.00,USD,B,|Line 3: booking_date",
+        "BR1,2026-05-27,10.00,EUR,A,|in EUR"
+      })
+  void keepsNothingOfABrokenFile(String rows, String reason) {
+    var state = state();
+    var answer = maren.drop("broken.csv", HEAD + rows.replace(";", "\n") + "\n", account);
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.text("/code")).isEqualTo("BROKEN_FILE");
+    assertThat(answer.text("/detail")).contains("Nothing of this file was kept", reason);
+    assertThat(state()).isEqualTo(state);
+  }
+
+  @Test
+  void saysWhoseAccountAStatementIsFor() throws Exception {
+    var file = Files.readString(Path.of("../examples/larkstow-operating-2026-05-29.ofx"));
+    var other = maren.get("/api/me").body().at("/companies/1/id").asText();
+    var answer = maren.drop("day.ofx", file, "?company=" + other);
+    assertThat(answer.text("/detail")).contains("4410027719", "belongs to Larkstow Mill Ltd");
+    var unsure = maren.drop("x.csv", HEAD + "UN1,2026-05-27,10.00,USD,A,\n");
+    assertThat(unsure.text("/detail")).contains("choose one");
+    var profile =
+        maren.drop("x.csv", HEAD + "UN1,2026-05-27,10.00,USD,A,\n", account + "&profile=mine");
+    assertThat(profile.status()).isEqualTo(400);
+  }
+
+  @Test
+  void takesNewInvoicesAndCustomersWithTheirJournalEntries() throws Exception {
+    expect(201, maren.drop("c.csv", Files.readString(Path.of("../examples/new-customers.csv"))));
+    var file = Files.readString(Path.of("../examples/new-invoices.csv"));
+    assertThat(expect(201, maren.drop("i.csv", file)).body().at("/fresh").asInt()).isEqualTo(4);
+    assertThat(expect(201, maren.drop("i.csv", file)).body().at("/known").asInt()).isEqualTo(4);
+    assertThat(maren.get("/api/trial-balance").body().at("/balanced").asBoolean()).isTrue();
+    assertThat(maren.get("/api/journal-entries?q=LM-0020702").body().at("/rows")).hasSize(1);
+  }
+
+  @Test
+  void takesTheSameFileOnceWhenItComesTwiceAtTheSameMoment() throws Exception {
+    var text = new StringBuilder(HEAD);
+    for (var n = 0; n < 50; n++) {
+      text.append("SIM").append(n).append(",2026-05-27,10.00,USD,A,\n");
+    }
+    var pool = Executors.newFixedThreadPool(2);
+    Callable<Answer> drop = () -> maren.drop("twice.csv", text.toString(), account);
+    var fresh = new ArrayList<Integer>();
+    for (var answer : pool.invokeAll(List.of(drop, drop))) {
+      fresh.add(expect(201, answer.get()).body().at("/fresh").asInt());
+    }
+    pool.shutdown();
+    assertThat(fresh).containsExactlyInAnyOrder(50, 0);
+    assertThat(maren.get("/api/cent-trail").body().at("/whole").asBoolean()).isTrue();
+  }
+}
