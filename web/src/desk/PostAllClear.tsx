@@ -125,6 +125,7 @@ export function PostAllClear({ group, selected, open, setOpen, posted }: Props) 
             Not now
           </Button>
           <Button
+            key={rows.length > 0 ? "ready" : "empty"}
             variant="contained"
             autoFocus
             disabled={rows.length === 0 || state.busy}

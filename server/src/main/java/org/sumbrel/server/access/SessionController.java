@@ -25,6 +25,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.server.SumbrelSettings;
+import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyView;
 
@@ -124,7 +125,10 @@ class SessionController {
   @GetMapping("/api/me")
   @Operation(summary = "Who is signed in, and for which companies")
   Me me(Principal principal) {
-    return me(users.named(principal.getName()).orElseThrow());
+    return me(
+        users
+            .named(principal.getName())
+            .orElseThrow(() -> new NotThere("user", principal.getName())));
   }
 
   private Me me(Users.Person person) {

@@ -1,0 +1,86 @@
+package org.sumbrel.browser;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Pattern;
+
+/**
+ * The packed application in a process of its own, on a free port, with a data folder of its own.
+ */
+final class RunningSumbrel implements AutoCloseable {
+
+  private static final Path JAR = Path.of("../server/target/sumbrel-server.jar").toAbsolutePath();
+  private static final Pattern READY =
+      Pattern.compile("Sumbrel is ready on (http://localhost:\\d+)");
+  private static final long MOST_WAIT = TimeUnit.SECONDS.toNanos(180);
+  private static Path demoBooks;
+
+  private final Process process;
+  private final String address;
+
+  private RunningSumbrel(Process process, String address) {
+    this.process = process;
+    this.address = address;
+  }
+
+  /** With the demo company, as it is on its first day. */
+  static synchronized RunningSumbrel withDemoBooks() throws IOException {
+    if (demoBooks == null) {
+      demoBooks = Files.createTempDirectory("sumbrel-books");
+      start(demoBooks, "--sumbrel.demo.enabled=true").close();
+    }
+    var data = Files.createTempDirectory("sumbrel-data");
+    Files.copy(demoBooks.resolve("sumbrel.mv.db"), data.resolve("sumbrel.mv.db"));
+    return start(data, "--sumbrel.demo.enabled=true");
+  }
+
+  /** As it comes out of the box: no company, no user. */
+  static RunningSumbrel empty() throws IOException {
+    return start(Files.createTempDirectory("sumbrel-data"));
+  }
+
+  private static RunningSumbrel start(Path data, String... options) throws IOException {
+    var command =
+        new ArrayList<>(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-jar",
+                JAR.toString(),
+                "--server.port=0",
+                "--sumbrel.business-date=2026-05-29",
+                "--sumbrel.data=" + data));
+    command.addAll(List.of(options));
+    var log = data.resolve("log");
+    var process =
+        new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+    return new RunningSumbrel(process, addressOf(process, log));
+  }
+
+  private static String addressOf(Process process, Path log) throws IOException {
+    var until = System.nanoTime() + MOST_WAIT;
+    while (System.nanoTime() < until && process.isAlive()) {
+      var found = READY.matcher(Files.readString(log));
+      if (found.find()) {
+        return found.group(1);
+      }
+      process.onExit().completeOnTimeout(process, 100, TimeUnit.MILLISECONDS).join();
+    }
+    process.destroyForcibly();
+    throw new IllegalStateException("Sumbrel did not start:\n" + Files.readString(log));
+  }
+
+  String address() {
+    return address;
+  }
+
+  @Override
+  public void close() {
+    process.destroy();
+    process.onExit().orTimeout(30, TimeUnit.SECONDS).join();
+  }
+}
