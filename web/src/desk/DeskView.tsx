@@ -45,7 +45,7 @@ function words(settlement: Schemas["SettlementView"]): string {
   const credit = settlement.lines
     .filter((l) => l.credit)
     .map((l) => `${l.account} ${l.credit ? grouped(l.credit) : ""}`);
-  return `Posted ${grouped(settlement.received)} from ${settlement.payer}: ${debit.join(", ")} to ${[...new Set(credit)].join(", ")}.`;
+  return `Posted ${grouped(settlement.received)} from ${settlement.payer}: ${debit.join(", ")} to ${credit.join(", ")}.`;
 }
 
 /** The desk: queue, receipt, account and remainder line; one decision at a time. */

@@ -96,7 +96,6 @@ export function useRefresh() {
         "trial",
         "trail",
         "intakes",
-        "preview",
       ].map((key) => queries.invalidateQueries({ queryKey: [key] })),
     );
 }

@@ -195,6 +195,8 @@ class FirstDayTest extends BrowserTest {
     keys.press("Enter");
     assertThat(page.getByText(CLEAR_POSTED)).isVisible();
 
+    assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+
     keys.press("/");
     keys.type("oskar & daughters");
     assertThat(region("Queue").getByRole(AriaRole.BUTTON)).hasCount(1);
