@@ -285,7 +285,7 @@ export function DeskView() {
         autoHideDuration={notice?.severity === "error" ? null : 12_000}
         onClose={(_, reason) => reason !== "clickaway" && setNotice((n) => (n?.undo ? n : null))}
         anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
-        sx={{ mb: 8 }}
+        sx={{ mb: 8, zIndex: (theme) => theme.zIndex.modal - 1 }}
       >
         <Alert
           severity={notice?.severity === "error" ? "error" : "info"}

@@ -3,14 +3,9 @@ import type { Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { isZero, positive } from "../shared/money";
 import type { Entry } from "./drafts";
+import { KEPT } from "../settle/words";
 
 type Proposal = Schemas["ProposalView"];
-
-const KEPT: Record<Schemas["ProposedAdjustment"]["kind"], string> = {
-  BANK_FEE: "bank fee",
-  PROCESSING_FEE: "processing fee",
-  WRITE_OFF: "written off",
-};
 
 /** What the engine thinks, as numbered strips; what sets one apart from the others is bold. */
 export function Explanations({

@@ -17,7 +17,8 @@ import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
 import { count } from "../shared/dates";
-import { grouped } from "../shared/money";
+import { KEPT } from "../settle/words";
+import { grouped, isZero, positive } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 import { useRefresh } from "./queries";
 
@@ -106,6 +107,11 @@ export function PostAllClear({ group, selected, open, setOpen, posted }: Props) 
                   </TableCell>
                   <TableCell className="figure" sx={{ color: "text.secondary", whiteSpace: "normal" }}>
                     {row.segments.map((s) => s.number).join(", ") || "on account"}
+                    {row.segments
+                      .filter((s) => !isZero(s.discount))
+                      .map((s) => `, discount ${grouped(s.discount)}`)
+                      .join("")}
+                    {row.adjustments.map((a) => `, ${KEPT[a.kind]} ${grouped(positive(a.amount))}`).join("")}
                   </TableCell>
                 </TableRow>
               ))}

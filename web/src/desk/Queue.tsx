@@ -148,8 +148,8 @@ function Row({ row, chosen, choose, selected, toggle }: { row: EntryRow } & Prop
   const here = row.id === chosen;
   const layout = layOut(
     minor(row.amount),
-    row.segments.map((s) => ({ label: s.number, amount: minor(s.amount), discount: 0 })),
-    0,
+    row.segments.map((s) => ({ label: s.number, amount: minor(s.amount), discount: minor(s.discount) })),
+    row.adjustments.reduce((sum, a) => sum + minor(a.amount), 0),
     0,
   );
   return (

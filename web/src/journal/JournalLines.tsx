@@ -16,7 +16,10 @@ export function JournalLines({ lines }: { lines: Schemas["JournalLineView"][] })
             <TableCell className="figure" sx={{ width: 56, color: "text.secondary", pl: 0 }}>
               {line.code}
             </TableCell>
-            <TableCell sx={{ pl: line.credit ? 3 : 1 }}>{line.account}</TableCell>
+            <TableCell sx={{ pl: line.credit ? 3 : 1 }}>
+              {line.account}
+              {line.customer && `, ${line.customer}`}
+            </TableCell>
             <TableCell align="right" sx={{ width: 120 }}>
               {line.debit && <Amount of={line.debit} />}
             </TableCell>

@@ -19,14 +19,9 @@ import { atMoment, onDay } from "../shared/dates";
 import { grouped, isZero, minor, positive } from "../shared/money";
 import { layOut } from "../tally/layout";
 import { ThinTally } from "../tally/TallyBar";
+import { KEPT } from "./words";
 
 type Settlement = Schemas["SettlementView"];
-
-const KIND: Record<Settlement["adjustments"][number]["kind"], string> = {
-  BANK_FEE: "bank fee",
-  PROCESSING_FEE: "processing fee",
-  WRITE_OFF: "written off",
-};
 
 /** One settlement: what arrived, what it paid, its journal lines on demand, and the way to take it back. */
 export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
@@ -87,7 +82,7 @@ export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
         ))}
         {s.adjustments.map((a) => (
           <span key={a.kind}>
-            , {KIND[a.kind]} <Amount of={positive(a.amount)} />
+            , {KEPT[a.kind]} <Amount of={positive(a.amount)} />
           </span>
         ))}
         {!isZero(s.onAccount) && (

@@ -120,7 +120,8 @@ function TrailBar({ trail }: { trail: Trail }) {
             key={key}
             sx={{
               width: `${(100 * minor(trail[key])) / length}%`,
-              minWidth: 74,
+              minWidth: 104,
+              flexShrink: 0,
               px: 1,
               overflow: "hidden",
               bgcolor: key === "waiting" ? "background.paper" : "settledTint",

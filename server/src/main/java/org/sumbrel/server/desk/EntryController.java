@@ -58,7 +58,7 @@ class EntryController {
     this.clock = clock;
   }
 
-  record Segment(@NotNull String number, @NotNull MoneyView amount) {}
+  record Segment(@NotNull String number, @NotNull MoneyView amount, @NotNull MoneyView discount) {}
 
   record EntryRow(
       @NotNull Long id,
@@ -67,7 +67,8 @@ class EntryController {
       @NotNull MoneyView amount,
       @NotNull BankEntryEntity.Status status,
       @NotNull Standing standing,
-      @NotNull List<Segment> segments) {}
+      @NotNull List<Segment> segments,
+      @NotNull List<ProposedAdjustment> adjustments) {}
 
   record StandingGroup(
       @NotNull Standing standing, @NotNull long count, @NotNull MoneyView amount) {}
@@ -221,11 +222,19 @@ class EntryController {
   private static EntryRow row(
       BankEntryEntity entry, StoredProposals thoughts, Map<Long, String> names) {
     var segments = new ArrayList<Segment>();
+    var adjustments = new ArrayList<ProposedAdjustment>();
     var payer = entry.payerWords();
     if (thoughts != null && !thoughts.proposals().isEmpty()) {
       var currency = entry.amount().getCurrencyUnit().getCode();
       for (var a : thoughts.proposals().get(0).applications()) {
-        segments.add(new Segment(a.number(), new MoneyView(a.amount(), currency)));
+        segments.add(
+            new Segment(
+                a.number(),
+                new MoneyView(a.amount(), currency),
+                new MoneyView(a.discount(), currency)));
+      }
+      for (var a : thoughts.proposals().get(0).adjustments()) {
+        adjustments.add(new ProposedAdjustment(a.kind(), new MoneyView(a.amount(), currency)));
       }
       payer = names.getOrDefault(thoughts.lead(), payer);
     }
@@ -236,7 +245,8 @@ class EntryController {
         MoneyView.of(entry.amount()),
         entry.status(),
         entry.standing(),
-        segments);
+        segments,
+        adjustments);
   }
 
   @GetMapping("/api/entries/{id}")

@@ -16,6 +16,7 @@ import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.journal.JournalLine;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.Customers;
 
 /** Writes balanced entries into the journal, and nothing else. */
 @Service
@@ -24,11 +25,13 @@ public class Journal {
 
   private final JournalEntryRepository entries;
   private final Companies companies;
+  private final Customers customers;
   private final Clock clock;
 
-  Journal(JournalEntryRepository entries, Companies companies, Clock clock) {
+  Journal(JournalEntryRepository entries, Companies companies, Customers customers, Clock clock) {
     this.entries = entries;
     this.companies = companies;
+    this.customers = customers;
     this.clock = clock;
   }
 
@@ -103,15 +106,19 @@ public class Journal {
   @Transactional(readOnly = true)
   public List<JournalController.LineView> preview(JournalEntry entry, Long bankLedgerAccount) {
     var accounts = new EnumMap<AccountRole, Long>(AccountRole.class);
-    return JournalController.lines(
-        toEntity(entry, bankLedgerAccount, "", null, accounts),
-        companies.chartOf(Long.valueOf(entry.companyId())));
+    return views(toEntity(entry, bankLedgerAccount, "", null, accounts));
   }
 
   /** The lines of an entry, for whoever shows it. */
   @Transactional(readOnly = true)
   public List<JournalController.LineView> lines(Long entryId) {
-    var entry = entries.findById(entryId).orElseThrow();
-    return JournalController.lines(entry, companies.chartOf(entry.companyId()));
+    return views(entries.findById(entryId).orElseThrow());
+  }
+
+  private List<JournalController.LineView> views(JournalEntryEntity entry) {
+    return JournalController.lines(
+        entry,
+        companies.chartOf(entry.companyId()),
+        customers.names(JournalController.customerIds(List.of(entry))));
   }
 }

@@ -6,9 +6,12 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,6 +22,7 @@ import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
+import org.sumbrel.server.customers.Customers;
 
 /** The journal and the trial balance. */
 @RestController
@@ -28,10 +32,12 @@ public class JournalController {
 
   private final JournalEntryRepository entries;
   private final Companies companies;
+  private final Customers customers;
 
-  JournalController(JournalEntryRepository entries, Companies companies) {
+  JournalController(JournalEntryRepository entries, Companies companies, Customers customers) {
     this.entries = entries;
     this.companies = companies;
+    this.customers = customers;
   }
 
   /** One line: either a debit or a credit. */
@@ -40,6 +46,7 @@ public class JournalController {
       @NotNull String code,
       @NotNull String account,
       Long customerId,
+      String customer,
       MoneyView debit,
       MoneyView credit) {}
 
@@ -82,7 +89,8 @@ public class JournalController {
     var found =
         entries.page(
             owner.id(), q.strip(), Page.cursor(cursor, Long.MAX_VALUE), Limit.of(size + 1));
-    return Page.of(found, size, e -> view(e, chart), e -> e.id().toString());
+    var names = customers.names(customerIds(found));
+    return Page.of(found, size, e -> view(e, chart, names), e -> e.id().toString());
   }
 
   @GetMapping("/api/trial-balance")
@@ -140,8 +148,16 @@ public class JournalController {
         MoneyView.ofMinor(currency, debit - credit));
   }
 
+  static Set<Long> customerIds(Collection<JournalEntryEntity> entries) {
+    return entries.stream()
+        .flatMap(e -> e.lines().stream())
+        .map(JournalLineEntity::customerId)
+        .filter(Objects::nonNull)
+        .collect(Collectors.toSet());
+  }
+
   private static JournalEntryView view(
-      JournalEntryEntity entry, Map<Long, LedgerAccountEntity> chart) {
+      JournalEntryEntity entry, Map<Long, LedgerAccountEntity> chart, Map<Long, String> customers) {
     return new JournalEntryView(
         entry.id(),
         entry.bookedOn(),
@@ -149,10 +165,11 @@ public class JournalController {
         entry.writtenBy(),
         entry.writtenAt(),
         entry.reversesId(),
-        lines(entry, chart));
+        lines(entry, chart, customers));
   }
 
-  static List<LineView> lines(JournalEntryEntity entry, Map<Long, LedgerAccountEntity> chart) {
+  static List<LineView> lines(
+      JournalEntryEntity entry, Map<Long, LedgerAccountEntity> chart, Map<Long, String> customers) {
     return entry.lines().stream()
         .map(
             l -> {
@@ -162,6 +179,7 @@ public class JournalController {
                   account.code(),
                   account.name(),
                   l.customerId(),
+                  customers.get(l.customerId()),
                   l.amountMinor() > 0 ? size : null,
                   l.amountMinor() < 0 ? size : null);
             })
