@@ -1,7 +1,6 @@
 package org.sumbrel.formats.ofx;
 
 import com.webcohesion.ofx4j.io.OFXParseException;
-import com.webcohesion.ofx4j.io.OFXV2ContentHandler;
 import com.webcohesion.ofx4j.io.nanoxml.NanoXMLOFXReader;
 import java.io.IOException;
 import java.io.Reader;
@@ -67,7 +66,7 @@ public final class OfxReader {
     var reader = new SecureReader();
     reader.setContentHandler(statements);
     try {
-      reader.parse(new StringReader(EMPTY_LEAF.matcher(text).replaceAll("")));
+      reader.parse(new StringReader(text.contains("<?OFX") ? text : prepared(text)));
     } catch (IOException e) {
       throw new BrokenFile(0, "not well-formed OFX: " + reason(e));
     } catch (OFXParseException | RuntimeException e) {
@@ -82,6 +81,14 @@ public final class OfxReader {
       throw new BrokenFile(problems);
     }
     return FileContent.ofStatements(Format.OFX, statements.accounts(), statements.problems());
+  }
+
+  /**
+   * SGML as the library reads it rightly: without empty leaves, and with ampersands out of its
+   * sight, because it lets a value that begins with an entity leak into the next one.
+   */
+  private static String prepared(String sgml) {
+    return EMPTY_LEAF.matcher(sgml).replaceAll("").replace('&', StatementHandler.AMPERSAND);
   }
 
   private static String head(byte[] bytes) {
@@ -157,7 +164,7 @@ public final class OfxReader {
         factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
         factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
         var parser = factory.newSAXParser().getXMLReader();
-        parser.setContentHandler(new OFXV2ContentHandler(getContentHandler()));
+        parser.setContentHandler(new XmlEvents(getContentHandler()));
         parser.setErrorHandler(new DefaultHandler());
         parser.parse(new InputSource(from));
       } catch (SAXException | ParserConfigurationException e) {

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.apache.commons.text.StringEscapeUtils;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
 import org.joda.money.Money;
@@ -28,6 +29,9 @@ import org.sumbrel.formats.statement.StatementEntry;
  * floating point, so this listens one level below it, where they are still text.
  */
 final class StatementHandler implements OFXHandler {
+
+  /** Stands for an ampersand while SGML goes through the library. */
+  static final char AMPERSAND = '\uE000';
 
   private static final int DEEPEST = 50;
 
@@ -121,13 +125,18 @@ final class StatementHandler implements OFXHandler {
   @Override
   public void onElement(String name, String value) {
     var in = aggregates.stream().filter(HOLDERS::contains).findFirst().orElse("");
-    var text = value.strip();
+    var text = value.indexOf(AMPERSAND) < 0 ? value.strip() : unescaped(value);
     if (aggregates.contains("STMTTRN") || aggregates.contains("STMTTRNP")) {
       transaction.putIfAbsent(in.startsWith("STMTTRN") ? name : in + "." + name, text);
     } else if (aggregates.contains("STMTRS") || aggregates.contains("CCSTMTRS")) {
       statement.putIfAbsent(
           in.equals("STMTRS") || in.equals("CCSTMTRS") ? name : in + "." + name, text);
     }
+  }
+
+  /** A bare ampersand, as many banks write it, stays one. */
+  private static String unescaped(String value) {
+    return StringEscapeUtils.unescapeXml(value.replace(AMPERSAND, '&')).strip();
   }
 
   private void finishStatement() {

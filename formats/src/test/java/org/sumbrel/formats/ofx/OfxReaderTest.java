@@ -171,6 +171,17 @@ class OfxReaderTest {
   }
 
   @Test
+  void keepsABareAmpersandAsBanksWriteIt() throws Exception {
+    var content =
+        read(
+            statement(
+                transaction("20260528", "5.00", "F1", "<NAME>&AMP OSKAR & SONS<MEMO>A &amp; B")));
+    assertThat(content.accounts().get(0).entries().get(0).payerName())
+        .isEqualTo("&AMP OSKAR & SONS");
+    assertThat(content.accounts().get(0).entries().get(0).remittance()).isEqualTo("A & B");
+  }
+
+  @Test
   void refusesNestingWithoutEnd() {
     assertThatThrownBy(() -> read("OFXHEADER:100\n<OFX>" + "<A>".repeat(100_000) + "</OFX>"))
         .isInstanceOf(BrokenFile.class)
