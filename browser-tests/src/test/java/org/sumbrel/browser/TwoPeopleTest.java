@@ -43,7 +43,9 @@ class TwoPeopleTest extends BrowserTest {
   }
 
   private static Locator postButton(Page in) {
-    return region(in, "Remainder").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Post")));
+    return region(in, "Remainder")
+        .getByRole(
+            AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Post")));
   }
 
   @Test
@@ -60,9 +62,11 @@ class TwoPeopleTest extends BrowserTest {
     assertThat(page.getByText(Pattern.compile("Posted 1,689.10"))).isVisible();
     postButton(colleague).click();
 
-    assertThat(colleague.getByRole(AriaRole.ALERT).first()).containsText("settled already by maren");
+    assertThat(colleague.getByRole(AriaRole.ALERT).first())
+        .containsText("settled already by maren");
     // what the first posted shows with the second without a reload
-    assertThat(region(colleague, "Queue").getByText("Bramble Pizza Oven")).hasCount(0, new HasCountOptions().setTimeout(10_000));
+    assertThat(region(colleague, "Queue").getByText("Bramble Pizza Oven"))
+        .hasCount(0, new HasCountOptions().setTimeout(10_000));
     colleague.context().close();
   }
 
@@ -83,23 +87,34 @@ class TwoPeopleTest extends BrowserTest {
   void keepsNothingOfABrokenFileAndSaysWhere() {
     signIn(page, "maren");
     page.navigate(sumbrel.address() + "/arrived/intake");
-    var arrived = page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile("^Arrived"))).innerText();
-    var text = "entry_id,booking_date,amount,currency\nE1,2026-05-28,12.00,USD\nE2,28 May,12.00,USD\n";
+    var arrived =
+        page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile("^Arrived")))
+            .innerText();
+    var text =
+        "entry_id,booking_date,amount,currency\nE1,2026-05-28,12.00,USD\nE2,28 May,12.00,USD\n";
     page.locator("input[type=file]")
-        .setInputFiles(new FilePayload("broken.csv", "text/csv", text.getBytes(StandardCharsets.UTF_8)));
+        .setInputFiles(
+            new FilePayload("broken.csv", "text/csv", text.getBytes(StandardCharsets.UTF_8)));
     var alert = page.getByRole(AriaRole.ALERT);
     assertThat(alert).containsText("Nothing of this file was kept");
     assertThat(alert).containsText("Line 3: booking_date \"28 May\" is not an ISO date");
-    assertThat(page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile("^Arrived")))).containsText(arrived.split("\n")[1]);
+    assertThat(
+            page.getByRole(
+                AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile("^Arrived"))))
+        .containsText(arrived.split("\n")[1]);
   }
 
   @Test
   void settlesEurosForTheOtherCompany() {
     signIn(page, "maren");
-    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("company, light"))).click();
-    page.getByRole(AriaRole.MENUITEM, new GetByRoleOptions().setName("Larkstow Grain Export Ltd")).click();
+    page.getByRole(
+            AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("company, light")))
+        .click();
+    page.getByRole(AriaRole.MENUITEM, new GetByRoleOptions().setName("Larkstow Grain Export Ltd"))
+        .click();
     page.navigate(sumbrel.address() + "/arrived/intake");
-    page.locator("input[type=file]").setInputFiles(Path.of("../examples/larkstow-export-2026-05-29.csv"));
+    page.locator("input[type=file]")
+        .setInputFiles(Path.of("../examples/larkstow-export-2026-05-29.csv"));
     assertThat(page.getByText("4 records, 4 new")).isVisible();
     page.getByText("To the desk").click();
     assertThat(region(page, "Queue")).containsText("Moulin Importers SARL");
