@@ -1,6 +1,7 @@
 package org.sumbrel.server.customers;
 
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -65,6 +66,13 @@ public class Customers {
 
   public Optional<CustomerEntity> numbered(Long companyId, String number) {
     return customers.findByCompanyIdAndNumber(companyId, number);
+  }
+
+  /** All customers of a company by their number, to be added to by whoever takes a file in. */
+  public Map<String, CustomerEntity> byNumber(Long companyId) {
+    var all = new HashMap<String, CustomerEntity>();
+    customers.findByCompanyId(companyId).forEach(c -> all.put(c.number(), c));
+    return all;
   }
 
   public List<OpenItemEntity> itemsNumbered(Long companyId, Collection<String> numbers) {

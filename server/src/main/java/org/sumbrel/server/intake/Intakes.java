@@ -1,5 +1,7 @@
 package org.sumbrel.server.intake;
 
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.FlushModeType;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
@@ -24,6 +26,7 @@ public class Intakes {
   private final Companies companies;
   private final Proposals proposals;
   private final Clock clock;
+  private final EntityManager rows;
 
   Intakes(
       IntakeRepository intakes,
@@ -31,13 +34,15 @@ public class Intakes {
       ReceivablesIntake receivables,
       Companies companies,
       Proposals proposals,
-      Clock clock) {
+      Clock clock,
+      EntityManager rows) {
     this.intakes = intakes;
     this.statements = statements;
     this.receivables = receivables;
     this.companies = companies;
     this.proposals = proposals;
     this.clock = clock;
+    this.rows = rows;
   }
 
   /**
@@ -63,7 +68,7 @@ public class Intakes {
                 bytes.length,
                 by,
                 clock.instant()));
-    var outcome = keep(owner, intake, content, bankAccount, by);
+    var outcome = keptAtOnce(owner, intake, content, bankAccount, by);
     var problems = new ArrayList<String>();
     content
         .problems()
@@ -76,6 +81,21 @@ public class Intakes {
       proposals.mark(owner.id());
     }
     return intake.id();
+  }
+
+  /**
+   * Looks up what is known without writing first: else each look-up would go through all rows that
+   * are new.
+   */
+  private Outcome keptAtOnce(
+      CompanyEntity owner, IntakeEntity intake, FileContent content, Long bankAccount, String by)
+      throws BrokenFile {
+    rows.setFlushMode(FlushModeType.COMMIT);
+    try {
+      return keep(owner, intake, content, bankAccount, by);
+    } finally {
+      rows.setFlushMode(FlushModeType.AUTO);
+    }
   }
 
   private Outcome keep(

@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.journal.Posting;
@@ -51,14 +50,12 @@ class ReceivablesIntake {
     var problems = new ArrayList<Problem>();
     for (var row : rows) {
       if (!row.parentId().isEmpty()) {
-        var parent =
-            Optional.ofNullable(byNumber.get(row.parentId()))
-                .or(() -> customers.numbered(company.id(), row.parentId()));
-        if (parent.isEmpty() || row.parentId().equals(row.customerId())) {
+        var parent = byNumber.get(row.parentId());
+        if (parent == null || row.parentId().equals(row.customerId())) {
           problems.add(
               new Problem(row.line(), "parent " + row.parentId() + " is no other customer"));
         } else {
-          customers.paidBy(byNumber.get(row.customerId()), parent.get());
+          customers.paidBy(byNumber.get(row.customerId()), parent);
         }
       }
     }
@@ -72,7 +69,7 @@ class ReceivablesIntake {
       throws BrokenFile {
     requireDistinct(rows);
     var outcome = Outcome.none();
-    var owners = new HashMap<String, CustomerEntity>();
+    var owners = customers.byNumber(company.id());
     for (var from = 0; from < rows.size(); from += CHUNK) {
       var chunk = rows.subList(from, Math.min(rows.size(), from + CHUNK));
       outcome = outcome.plus(takeChunk(company, intakeId, chunk, by, owners));
@@ -135,14 +132,8 @@ class ReceivablesIntake {
     return owners.computeIfAbsent(
         row.customerId(),
         number ->
-            customers
-                .numbered(company.id(), number)
-                .orElseGet(
-                    () ->
-                        customers.add(
-                            company.id(),
-                            number,
-                            row.customerName().isEmpty() ? number : row.customerName())));
+            customers.add(
+                company.id(), number, row.customerName().isEmpty() ? number : row.customerName()));
   }
 
   private static OpenItem toItem(CompanyEntity company, InvoiceRow row, CustomerEntity owner) {
