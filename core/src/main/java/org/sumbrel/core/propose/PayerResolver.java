@@ -17,6 +17,7 @@ final class PayerResolver {
 
   private static final int MOST_LEADS = 4;
   private static final int KEY_LENGTH = 4;
+  private static final int TELLING = 200;
 
   private final Map<String, Customer> customers = new HashMap<>();
   private final Map<String, PayerName> names = new HashMap<>();
@@ -138,11 +139,7 @@ final class PayerResolver {
 
   private void resolveByName(String written, Map<String, Evidence> leads) {
     var name = PayerName.of(written);
-    var looked = new LinkedHashSet<String>();
-    for (var key : keys(name)) {
-      looked.addAll(byNameKey.getOrDefault(key, List.of()));
-    }
-    for (var id : looked) {
+    for (var id : sharingATellingWord(name)) {
       var known = names.get(id);
       if (name.words().equals(known.words())) {
         keep(leads, id, "payer.name", "the payer's name is " + name(id), Weights.PAYER_NAME);
@@ -158,6 +155,26 @@ final class PayerResolver {
         keep(leads, id, "payer.name_like", says, Weights.PAYER_NAME_LIKE);
       }
     }
+  }
+
+  /**
+   * Those with a word in common that tells something: one that hundreds share does not, unless
+   * there is no other.
+   */
+  private Set<String> sharingATellingWord(PayerName name) {
+    var lists =
+        keys(name).stream()
+            .map(key -> byNameKey.getOrDefault(key, List.of()))
+            .filter(ids -> !ids.isEmpty())
+            .sorted(Comparator.comparingInt(List::size))
+            .toList();
+    var looked = new LinkedHashSet<String>();
+    for (var ids : lists) {
+      if (looked.isEmpty() || ids.size() <= TELLING) {
+        looked.addAll(ids);
+      }
+    }
+    return looked;
   }
 
   private static String shortened(String written) {
