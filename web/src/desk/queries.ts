@@ -119,7 +119,8 @@ export function usePost() {
     },
     onSuccess: () => {
       call.current = { draft: "", key: "" };
-      return refresh();
+      // what was posted is told at once; the lists follow
+      void refresh();
     },
   });
 }

@@ -66,7 +66,7 @@ class TwoPeopleTest extends BrowserTest {
         .containsText("settled already by maren");
     // what the first posted shows with the second without a reload
     assertThat(region(colleague, "Queue").getByText("Bramble Pizza Oven"))
-        .hasCount(0, new HasCountOptions().setTimeout(10_000));
+        .hasCount(0, new HasCountOptions().setTimeout(20_000));
     colleague.context().close();
   }
 
