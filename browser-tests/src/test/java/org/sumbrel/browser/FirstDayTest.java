@@ -206,6 +206,7 @@ class FirstDayTest extends BrowserTest {
     keys.press("Escape");
     keys.press("j");
     assertThat(region("Receipt")).containsText("3,072.00");
+    assertThat(region("Explanations")).containsText("the two add up to the cent");
     keys.press("2");
     assertThat(region("Receipt")).containsText("Explanation 2 as a draft");
     assertThat(region("Remainder")).containsText("Post 3,072.00");
