@@ -85,6 +85,10 @@ export function themeFor(dark: boolean) {
         },
       },
       MuiOutlinedInput: { styleOverrides: { input: { padding: "6px 10px", fontSize: 13 } } },
+      // the next key must not wait for a dialog to fade
+      MuiDialog: { defaultProps: { transitionDuration: 0 } },
+      MuiPopover: { defaultProps: { transitionDuration: 0 } },
+      MuiMenu: { defaultProps: { transitionDuration: 0 } },
       MuiTooltip: { defaultProps: { arrow: true } },
     },
   });

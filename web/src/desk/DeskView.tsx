@@ -135,7 +135,9 @@ export function DeskView() {
     }
   };
   const postDraft = async () => {
-    if (!draft || !detail || preview.data?.refusal !== null || post.isPending || !books.mayPost) {
+    // what is not counted yet is sent all the same: whoever types fast loses no key, and the server refuses what is wrong
+    const refused = !preview.isPlaceholderData && preview.data?.refusal;
+    if (!draft || !detail || refused || post.isPending || !books.mayPost) {
       return;
     }
     const at = rows.findIndex((row) => row.id === detail.id);

@@ -25,7 +25,7 @@ interface Props {
 
 /** Received, applied, discount, adjustments, left; the ways to treat what is left; and the button that posts. */
 export function RemainderLine({ preview, error, treat, post, posting, mayPost }: Props) {
-  const ready = preview !== undefined && preview.refusal === null && mayPost;
+  const ready = preview !== undefined && !preview.refusal && mayPost;
   return (
     <Box
       component="section"

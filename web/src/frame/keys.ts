@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useLayoutEffect, useRef } from "react";
 
 type Handlers = Record<string, (event: KeyboardEvent) => void>;
 
@@ -19,7 +19,8 @@ function typing(target: EventTarget | null): boolean {
  */
 export function useKeys(handlers: Handlers) {
   const current = useRef(handlers);
-  useEffect(() => {
+  // before the screen shows the new state: a key pressed on seeing it must meet the handlers that know it
+  useLayoutEffect(() => {
     current.current = handlers;
   });
   useEffect(() => {

@@ -3,7 +3,6 @@ package org.sumbrel.server.customers;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
-import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -23,6 +22,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.money.TypedAmount;
 import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.server.api.BadRequest;
@@ -228,7 +228,7 @@ class CustomerController {
         items.find(
             companies.company(company).id(),
             word,
-            minor(word),
+            TypedAmount.stored(word),
             Page.cursor(cursor, 0),
             Limit.of(size + 1));
     var names = names(found.stream().map(OpenItemEntity::customerId).distinct().toList());
@@ -240,16 +240,7 @@ class CustomerController {
     return word.isEmpty()
         || item.number().toLowerCase(Locale.ROOT).contains(word)
         || item.orderReference().toLowerCase(Locale.ROOT).contains(word)
-        || item.open().getAmountMinorLong() == minor(q);
-  }
-
-  /** An amount typed into the search line, in hundredths; a figure no item has where it is none. */
-  private static long minor(String q) {
-    try {
-      return new BigDecimal(q.replace(",", "")).movePointRight(2).longValueExact();
-    } catch (NumberFormatException | ArithmeticException e) {
-      return Long.MIN_VALUE;
-    }
+        || TypedAmount.read(q).filter(typed -> typed.is(item.open())).isPresent();
   }
 
   private Map<Long, String> names(List<Long> ids) {

@@ -26,11 +26,12 @@ interface OpenItemRepository extends JpaRepository<OpenItemEntity, Long> {
       where i.companyId = :company and i.id > :after and i.openMinor <> 0
         and (:q = '' or lower(i.number) like lower(concat('%', :q, '%'))
           or lower(i.orderReference) like lower(concat('%', :q, '%'))
-          or i.openMinor = :minor
+          or concat(i.currency, ' ', cast(i.openMinor as String)) in :amounts
           or exists (select 1 from CustomerEntity c where c.id = i.customerId and lower(c.name) like lower(concat('%', :q, '%'))))
       order by i.id
       """)
-  List<OpenItemEntity> find(Long company, String q, long minor, long after, Limit limit);
+  List<OpenItemEntity> find(
+      Long company, String q, Collection<String> amounts, long after, Limit limit);
 
   /** What is owed by customer and currency. */
   record Owed(Long customerId, String currency, long count, long openMinor) {}

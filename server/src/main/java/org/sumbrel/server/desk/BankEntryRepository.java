@@ -25,7 +25,7 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
       e.companyId = :company and e.status = :status
         and e.standingRank in :ranks
         and (:q = '' or lower(e.payerName) like lower(concat('%', :q, '%'))
-          or lower(e.remittance) like lower(concat('%', :q, '%')) or e.amountMinor = :minor
+          or lower(e.remittance) like lower(concat('%', :q, '%')) or concat(e.currency, ' ', cast(e.amountMinor as String)) in :amounts
           or exists (select 1 from ProposalEntity p, CustomerEntity c
             where p.entryId = e.id and c.id = p.payerId and lower(c.name) like lower(concat('%', :q, '%'))))
       """;
@@ -43,7 +43,7 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
       BankEntryEntity.Status status,
       Collection<Integer> ranks,
       String q,
-      long minor,
+      Collection<String> amounts,
       int afterRank,
       LocalDate afterDay,
       long afterId,
@@ -58,5 +58,9 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
           + FITS
           + " group by e.standingRank, e.currency order by e.standingRank, e.currency")
   List<Group> groups(
-      Long company, BankEntryEntity.Status status, Collection<Integer> ranks, String q, long minor);
+      Long company,
+      BankEntryEntity.Status status,
+      Collection<Integer> ranks,
+      String q,
+      Collection<String> amounts);
 }

@@ -3,7 +3,6 @@ package org.sumbrel.server.desk;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
-import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
@@ -20,6 +19,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.money.TypedAmount;
 import org.sumbrel.core.propose.Evidence;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.core.propose.TextMark;
@@ -151,7 +151,7 @@ class EntryController {
     var asked = standing == null || standing.isEmpty() ? List.of(Standing.values()) : standing;
     var ranks = asked.stream().map(Standing::ordinal).toList();
     var word = q.strip();
-    var minor = minor(word);
+    var amounts = TypedAmount.stored(word);
     var after = After.read(cursor);
     var found =
         entries.page(
@@ -159,7 +159,7 @@ class EntryController {
             status,
             ranks,
             word,
-            minor,
+            amounts,
             after.rank(),
             after.day(),
             after.id(),
@@ -175,7 +175,7 @@ class EntryController {
     var page =
         Page.of(found, size, e -> row(e, thoughts.get(e.id()), names), e -> After.of(e).toString());
     var groups =
-        entries.groups(owner, status, ranks, word, minor).stream()
+        entries.groups(owner, status, ranks, word, amounts).stream()
             .map(
                 g ->
                     new StandingGroup(
@@ -208,14 +208,6 @@ class EntryController {
     @Override
     public String toString() {
       return rank + "_" + day + "_" + id;
-    }
-  }
-
-  private static long minor(String q) {
-    try {
-      return new BigDecimal(q.replace(",", "")).movePointRight(2).longValueExact();
-    } catch (NumberFormatException | ArithmeticException e) {
-      return Long.MIN_VALUE;
     }
   }
 
