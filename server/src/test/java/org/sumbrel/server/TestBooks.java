@@ -1,5 +1,7 @@
 package org.sumbrel.server;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.sumbrel.server.Clerk.Answer;
 
@@ -42,27 +44,35 @@ public final class TestBooks {
 
   /** Takes in one credit of the day and gives its id. */
   public long credit(String amount, String text) {
-    var entry = "T%d-%d".formatted(n, NEXT.getAndIncrement());
-    var account = clerk.get("/api/me").body().at("/companies/0/bankAccounts/0/id").asLong();
-    expect(
-        201,
-        clerk.drop(
-            "statement.csv",
-            "entry_id,booking_date,amount,currency,payer_name,remittance\n%s,2026-05-28,%s,USD,%s,%s\n"
-                .formatted(entry, amount, customer(), text),
-            "?bankAccount=" + account));
-    return entryWith(amount);
+    return credits(List.of(amount), text).get(0);
   }
 
-  private long entryWith(String amount) {
-    var rows = clerk.get("/api/entries?limit=500&q=" + customer().split(" ")[0]).body().at("/rows");
-    var found = -1L;
-    for (var row : rows) {
-      if (row.at("/amount/amount").asText().equals(amount)) {
-        found = Math.max(found, row.at("/id").asLong());
-      }
+  /** Takes in credits of the day in one statement and gives their ids. */
+  public List<Long> credits(List<String> amounts) {
+    return credits(amounts, "several");
+  }
+
+  private List<Long> credits(List<String> amounts, String text) {
+    var csv = new StringBuilder("entry_id,booking_date,amount,currency,payer_name,remittance\n");
+    for (var amount : amounts) {
+      csv.append(
+          "T%d-%d,2026-05-28,%s,USD,%s,%s\n"
+              .formatted(n, NEXT.getAndIncrement(), amount, customer(), text));
     }
-    return found;
+    var account = clerk.get("/api/me").body().at("/companies/0/bankAccounts/0/id").asLong();
+    var before = waiting();
+    expect(201, clerk.drop("statement.csv", csv.toString(), "?bankAccount=" + account));
+    return waiting().stream().filter(id -> !before.contains(id)).toList();
+  }
+
+  private List<Long> waiting() {
+    var ids = new ArrayList<Long>();
+    clerk
+        .get("/api/entries?limit=500&q=" + customer().split(" ")[0])
+        .body()
+        .at("/rows")
+        .forEach(row -> ids.add(row.at("/id").asLong()));
+    return ids;
   }
 
   public long item(int item) {

@@ -27,7 +27,7 @@ interface OpenItemRepository extends JpaRepository<OpenItemEntity, Long> {
         and (:q = '' or lower(i.number) like lower(concat('%', :q, '%'))
           or lower(i.orderReference) like lower(concat('%', :q, '%'))
           or concat(i.currency, ' ', cast(i.openMinor as String)) in :amounts
-          or exists (select 1 from CustomerEntity c where c.id = i.customerId and lower(c.name) like lower(concat('%', :q, '%'))))
+          or i.customerId in (select c.id from CustomerEntity c where c.companyId = :company and lower(c.name) like lower(concat('%', :q, '%'))))
       order by i.id
       """)
   List<OpenItemEntity> find(

@@ -26,8 +26,8 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
         and e.standingRank in :ranks
         and (:q = '' or lower(e.payerName) like lower(concat('%', :q, '%'))
           or lower(e.remittance) like lower(concat('%', :q, '%')) or concat(e.currency, ' ', cast(e.amountMinor as String)) in :amounts
-          or exists (select 1 from ProposalEntity p, CustomerEntity c
-            where p.entryId = e.id and c.id = p.payerId and lower(c.name) like lower(concat('%', :q, '%'))))
+          or e.id in (select p.entryId from ProposalEntity p, CustomerEntity c
+            where p.companyId = :company and c.id = p.payerId and lower(c.name) like lower(concat('%', :q, '%'))))
       """;
 
   @Query(

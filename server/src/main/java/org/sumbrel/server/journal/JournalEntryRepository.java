@@ -23,7 +23,8 @@ interface JournalEntryRepository extends JpaRepository<JournalEntryEntity, Long>
       select new org.sumbrel.server.journal.JournalEntryRepository$Balance(l.ledgerAccountId, l.currency,
         sum(case when l.amountMinor > 0 then l.amountMinor else 0L end),
         sum(case when l.amountMinor < 0 then -l.amountMinor else 0L end))
-      from JournalLineEntity l where l.entry.companyId = :company
+      from JournalLineEntity l
+      where l.ledgerAccountId in (select a.id from LedgerAccountEntity a where a.companyId = :company)
       group by l.ledgerAccountId, l.currency
       """)
   List<Balance> balances(Long company);

@@ -3,12 +3,17 @@ package org.sumbrel.server.settle;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.sumbrel.server.TestBooks.applied;
 import static org.sumbrel.server.TestBooks.draft;
+import static org.sumbrel.server.TestBooks.money;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -18,78 +23,107 @@ import org.sumbrel.server.Clerk;
 import org.sumbrel.server.TestBooks;
 
 /**
- * Several clerks post and reverse at random on the same few items; afterwards every rule that never
- * breaks holds.
+ * Eight clerks post and reverse at random on the same fifty invoices; afterwards every rule that
+ * never breaks holds.
  */
 @ApiTest
 class RandomDayTest {
 
-  private static final int CLERKS = 4;
-  private static final int STEPS = 25;
+  private static final int CLERKS = 8;
+  private static final int STEPS = 250;
+  private static final int INVOICES = 50;
+  private static final int CREDITS = 64;
 
   @Autowired private MockMvc web;
   @Autowired private JdbcClient jdbc;
 
+  /** What became of one clerk's steps. */
+  private record Day(int posted, int reversed, int refused) {
+    Day plus(Day other) {
+      return new Day(posted + other.posted, reversed + other.reversed, refused + other.refused);
+    }
+  }
+
   @Test
   void leavesTheBooksWhole() throws Exception {
     var maren = Clerk.maren(web);
-    var books =
-        new TestBooks(maren).invoices("300.00", "300.00", "500.00", "75.50", "900.00", "120.25");
-    var entries = new ArrayList<Long>();
-    for (var amount :
-        List.of("300.00", "600.00", "75.50", "420.25", "1000.00", "50.00", "195.75", "800.00")) {
-      entries.add(books.credit(amount, "random"));
-    }
-    var items = new ArrayList<Long>();
-    for (var n = 0; n < 6; n++) {
-      items.add(books.item(n));
-    }
+    var random = new Random(20260529);
+    var totals = Stream.generate(() -> amount(2_000 + random.nextInt(90_000))).limit(INVOICES);
+    var books = new TestBooks(maren).invoices(totals.toArray(String[]::new));
+    var items = IntStream.range(0, INVOICES).mapToObj(books::item).toList();
+    var credits = Stream.generate(() -> amount(1_000 + random.nextInt(60_000))).limit(CREDITS);
+    var entries = books.credits(credits.toList());
+
     var pool = Executors.newFixedThreadPool(CLERKS);
-    var days = new ArrayList<Callable<Integer>>();
-    for (var n = 0; n < CLERKS; n++) {
-      var seed = n;
-      days.add(
-          () ->
-              day(new Clerk(web, "clerk" + seed, "SUPERVISOR"), new Random(seed), entries, items));
-    }
-    var posted = 0;
+    var days =
+        IntStream.range(0, CLERKS)
+            .<Callable<Day>>mapToObj(
+                n ->
+                    () ->
+                        day(
+                            new Clerk(web, "clerk" + n, "SUPERVISOR"),
+                            new Random(n),
+                            entries,
+                            items))
+            .toList();
+    var all = new Day(0, 0, 0);
     for (var day : pool.invokeAll(days)) {
-      posted += day.get();
+      all = all.plus(day.get());
     }
     pool.shutdown();
 
-    assertThat(posted).isGreaterThan(5);
+    // enough of each happened for the rest to mean something
+    assertThat(all.posted).as(all.toString()).isGreaterThan(100);
+    assertThat(all.reversed).as(all.toString()).isGreaterThan(100);
+    assertThat(all.refused).as(all.toString()).isGreaterThan(100);
     assertWhole(maren);
   }
 
-  /** One clerk's day; the number of posts that went through. Every refusal must explain itself. */
-  private static int day(Clerk clerk, Random random, List<Long> entries, List<Long> items) {
-    var posted = 0;
+  private static String amount(long minor) {
+    return "%d.%02d".formatted(minor / 100, minor % 100);
+  }
+
+  private static Day day(Clerk clerk, Random random, List<Long> entries, List<Long> items) {
+    var day = new Day(0, 0, 0);
     for (var step = 0; step < STEPS; step++) {
-      if (random.nextInt(4) == 0) {
-        var all = clerk.get("/api/settlements?limit=20").body().at("/rows");
-        var id = all.get(random.nextInt(all.size())).at("/id").asText();
-        assertExplained(
-            clerk.post("/api/settlements/" + id + "/reversal", "{\"reason\":\"random\"}"));
-        continue;
-      }
-      var entry = clerk.get("/api/entries/" + entries.get(random.nextInt(entries.size()))).body();
-      var left = Math.round(Double.parseDouble(entry.at("/amount/amount").asText()) * 100);
-      var parts = new ArrayList<String>();
-      for (var n = 0; n < items.size() && left > 0; n++) {
-        if (random.nextBoolean()) {
-          var part = n == items.size() - 1 ? left : Math.min(left, 2_500 + random.nextInt(40_000));
-          parts.add(applied(items.get(n), "%d.%02d".formatted(part / 100, part % 100)));
-          left -= part;
-        }
-      }
+      var reverses = random.nextInt(3) == 0;
       var answer =
-          clerk.post(
-              "/api/settlements", draft(entry.at("/id").asLong(), String.join(",", parts), ""));
+          reverses
+              ? reverse(clerk, random)
+              : post(clerk, random, entries.get(random.nextInt(entries.size())), items);
       assertExplained(answer);
-      posted += answer.status() == 201 ? 1 : 0;
+      var done = answer.status() < 300;
+      day = day.plus(new Day(done && !reverses ? 1 : 0, done && reverses ? 1 : 0, done ? 0 : 1));
     }
-    return posted;
+    return day;
+  }
+
+  private static Clerk.Answer reverse(Clerk clerk, Random random) {
+    var all = clerk.get("/api/settlements?limit=40").body().at("/rows");
+    var id = all.get(random.nextInt(all.size())).at("/id").asText();
+    return clerk.post("/api/settlements/" + id + "/reversal", "{\"reason\":\"random\"}");
+  }
+
+  /** Some of the money to up to three items; the rest on account, or forgotten. */
+  private static Clerk.Answer post(Clerk clerk, Random random, long entry, List<Long> items) {
+    var left =
+        new BigDecimal(clerk.get("/api/entries/" + entry).text("/amount/amount"))
+            .movePointRight(2)
+            .longValueExact();
+    var parts = new ArrayList<String>();
+    var chosen = new ArrayList<>(items);
+    Collections.shuffle(chosen, random);
+    for (var item : chosen.subList(0, 1 + random.nextInt(3))) {
+      var part = Math.min(left, 1 + random.nextInt(20_000));
+      if (part > 0) {
+        parts.add(applied(item, amount(part)));
+        left -= part;
+      }
+    }
+    var onAccount =
+        random.nextInt(4) == 0 ? "" : ",\"onAccount\":%s".formatted(money(amount(left)));
+    var draft = draft(entry, String.join(",", parts), "");
+    return clerk.post("/api/settlements", draft.substring(0, draft.length() - 1) + onAccount + "}");
   }
 
   private static void assertExplained(Clerk.Answer answer) {
