@@ -252,7 +252,10 @@ class FirstDayTest extends BrowserTest {
     assertThat(page.getByText("The trail is whole")).isVisible();
   }
 
-  /** Waits until a search has left this one entry: a key pressed before goes to a row of the longer list. */
+  /**
+   * Waits until a search has left this one entry: a key pressed before goes to a row of the longer
+   * list.
+   */
   private void onlyInQueue(String payer) {
     var rows = region("Queue").getByRole(AriaRole.LISTITEM);
     assertThat(rows).hasCount(1);
