@@ -19,6 +19,7 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.csrf.CsrfFilter;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.security.web.csrf.CsrfTokenRequestAttributeHandler;
@@ -72,12 +73,21 @@ class SecurityRules {
                                 "NOT_SIGNED_IN",
                                 "Sign in first."))
                     .accessDeniedHandler(
-                        (request, response, e) ->
+                        (request, response, e) -> {
+                          if (e instanceof CsrfException) {
+                            answer(
+                                response,
+                                HttpStatus.FORBIDDEN,
+                                "NO_TOKEN",
+                                "This call does not carry the token of the cookie XSRF-TOKEN. Reload the page and try again.");
+                          } else {
                             answer(
                                 response,
                                 HttpStatus.FORBIDDEN,
                                 "NOT_ALLOWED",
-                                "Your role does not allow this.")))
+                                "Your role does not allow this.");
+                          }
+                        }))
         .headers(
             headers ->
                 headers

@@ -125,7 +125,7 @@ class ProblemAnswers {
 
   @ExceptionHandler
   ProblemDetail notAllowed(AccessDeniedException e) {
-    return problem(HttpStatus.FORBIDDEN, "NOT_ALLOWED", "Your role does not allow this.");
+    return problem(HttpStatus.FORBIDDEN, "NOT_ALLOWED", e.getMessage());
   }
 
   @ExceptionHandler

@@ -162,7 +162,12 @@ public class Settlements {
   public void reverse(Long id, String reason, Actor actor) {
     var posted = settlements.findById(id).orElseThrow(() -> new NotThere("settlement", id));
     if (actor.role() == Role.CLERK && !posted.postedBy().equals(actor.name())) {
-      throw new AccessDeniedException("posted by another");
+      throw new AccessDeniedException(
+          "Settlement "
+              + id
+              + " was posted by "
+              + posted.postedBy()
+              + "; a supervisor can reverse it.");
     }
     if (posted.status() == SettlementEntity.Status.REVERSED) {
       throw new Conflict(

@@ -71,6 +71,7 @@ class AccessTest {
             .andReturn()
             .getResponse();
     assertThat(answer.getStatus()).isEqualTo(403);
+    assertThat(answer.getContentAsString()).contains("NO_TOKEN", "XSRF-TOKEN");
   }
 
   @Test

@@ -373,7 +373,7 @@ class SettlementApiTest {
         maren.post("/api/settlements/" + id + "/reversal", "{\"reason\":\"x\"}"),
         403,
         "NOT_ALLOWED",
-        "role");
+        "posted by osric");
     expect(
         200, Clerk.osric(web).post("/api/settlements/" + id + "/reversal", "{\"reason\":\"x\"}"));
   }
