@@ -10,6 +10,7 @@ import org.sumbrel.core.receivables.Customer;
 import org.sumbrel.core.receivables.EarlyPaymentTerms;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.settle.Limits;
 import org.sumbrel.core.settle.Policy;
 import org.sumbrel.core.settle.Tolerance;
 
@@ -92,12 +93,27 @@ public final class Books {
     return new Customer(id, COMPANY, name, Optional.empty(), java.util.List.of(), false);
   }
 
+  /**
+   * A policy with limits that are easy to tell apart: a clerk writes off up to 2.00 under and 1.00
+   * over within 5 %, a supervisor up to 30.00; the smallest coin is 0.05.
+   */
   public static Policy policy() {
     var standard = Policy.standard(USD);
     return new Policy(
         3,
-        new Tolerance(usd("2.00"), usd("1.00"), BigDecimal.valueOf(5)),
-        standard.usualBankFees(),
+        new Limits(
+            new Tolerance(usd("2.00"), usd("1.00"), BigDecimal.valueOf(5)),
+            standard.clerk().fee(),
+            new Tolerance(usd("10.00"), usd("0"), BigDecimal.valueOf(3)),
+            new Tolerance(usd("0"), usd("20.00"), BigDecimal.valueOf(100))),
+        new Limits(
+            new Tolerance(usd("30.00"), usd("30.00"), BigDecimal.valueOf(50)),
+            standard.supervisor().fee(),
+            new Tolerance(usd("100.00"), usd("0"), BigDecimal.valueOf(5)),
+            new Tolerance(usd("0"), usd("500.00"), BigDecimal.valueOf(100))),
+        standard.usualFees(),
+        BigDecimal.ZERO,
+        usd("0.05"),
         standard.clearAt(),
         standard.tornWithin());
   }

@@ -15,6 +15,8 @@ public enum AccountRole {
    * customer.
    */
   UNAPPLIED_RECEIPTS,
+  /** What we have promised to pay back, kept for each customer. */
+  REFUNDS_DUE,
   TAX,
   OPENING_BALANCES,
   SALES,
@@ -22,11 +24,25 @@ public enum AccountRole {
   BANK_FEES,
   PROCESSING_FEES,
   SMALL_WRITE_OFFS,
+  ROUNDING_DIFFERENCES,
   EXCHANGE_DIFFERENCES,
-  SUSPENSE;
+  SUSPENSE,
+  /** An account without a part in any rule; there may be many. */
+  OTHER;
 
   /** Whether the account is kept for each customer. */
   public boolean byCustomer() {
-    return this == RECEIVABLE || this == UNAPPLIED_RECEIPTS;
+    return this == RECEIVABLE
+        || this == UNAPPLIED_RECEIPTS
+        || this == CLAIMS
+        || this == REFUNDS_DUE;
+  }
+
+  /**
+   * Whether a hand may book to the account. Not where its balance is proved by records of its own:
+   * by open items, by bank entries, by the pouch.
+   */
+  public boolean bookable() {
+    return !byCustomer() && this != BANK && this != RECEIPTS_ON_HAND && this != OPENING_BALANCES;
   }
 }

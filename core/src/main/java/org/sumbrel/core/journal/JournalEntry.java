@@ -37,7 +37,8 @@ public record JournalEntry(
   public JournalEntry mirrored(LocalDate on, String why) {
     var mirror =
         lines.stream()
-            .map(l -> new JournalLine(l.role(), l.customerId(), l.amount().negated()))
+            .map(
+                l -> new JournalLine(l.role(), l.accountId(), l.customerId(), l.amount().negated()))
             .toList();
     return new JournalEntry(companyId, on, why, mirror);
   }

@@ -5,15 +5,22 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
+import org.sumbrel.core.receivables.Claim;
 import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OnAccount;
 import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.core.receivables.RefundDue;
+import org.sumbrel.core.settle.Adjustment;
 import org.sumbrel.core.settle.Application;
+import org.sumbrel.core.settle.ClaimRaised;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.FeeWithheld.KeptBy;
+import org.sumbrel.core.settle.RefundPromised;
+import org.sumbrel.core.settle.Rounding;
 import org.sumbrel.core.settle.Settlement;
-import org.sumbrel.core.settle.SmallWriteOff;
+import org.sumbrel.core.settle.ToAccount;
+import org.sumbrel.core.settle.UnearnedDiscount;
 
 /** What is written into the journal, and on which accounts. */
 public final class Posting {
@@ -21,23 +28,18 @@ public final class Posting {
   private Posting() {}
 
   /**
-   * The entry of a settlement: debit the bank, the fees, write-offs and discounts; credit
-   * receivables for each application and unapplied receipts for what stays on account.
+   * The entry of a settlement: debit the bank, the fees, write-offs, discounts and claims; credit
+   * receivables for each application, unapplied receipts for what stays on account, refunds due for
+   * what is promised back, and the accounts that were named.
    *
    * @param bookedOn the day it is posted for
    */
   public static JournalEntry entryFor(Settlement settlement, LocalDate bookedOn, String text) {
     var lines = new ArrayList<JournalLine>();
-    lines.add(JournalLine.of(AccountRole.BANK, settlement.receipt().amount()));
-    for (var adjustment : settlement.adjustments()) {
-      if (adjustment instanceof FeeWithheld fee) {
-        var role =
-            fee.keptBy() == KeptBy.BANK ? AccountRole.BANK_FEES : AccountRole.PROCESSING_FEES;
-        lines.add(JournalLine.of(role, fee.amount()));
-      } else if (adjustment instanceof SmallWriteOff writeOff) {
-        lines.add(JournalLine.of(AccountRole.SMALL_WRITE_OFFS, writeOff.amount()));
-      }
+    if (!settlement.receipt().amount().isZero()) {
+      lines.add(JournalLine.of(AccountRole.BANK, settlement.receipt().amount()));
     }
+    settlement.adjustments().forEach(a -> lines.addAll(linesOf(a)));
     for (var application : settlement.applications()) {
       if (!application.discount().isZero()) {
         lines.add(JournalLine.of(AccountRole.DISCOUNTS_ALLOWED, application.discount()));
@@ -56,6 +58,34 @@ public final class Posting {
     return new JournalEntry(settlement.receipt().companyId(), bookedOn, text, lines);
   }
 
+  private static List<JournalLine> linesOf(Adjustment adjustment) {
+    if (adjustment instanceof FeeWithheld fee) {
+      var role = fee.keptBy() == KeptBy.BANK ? AccountRole.BANK_FEES : AccountRole.PROCESSING_FEES;
+      return withTax(JournalLine.of(role, fee.amount().minus(fee.tax())), fee.tax());
+    }
+    if (adjustment instanceof ToAccount booked) {
+      return withTax(
+          JournalLine.on(booked.accountId(), booked.amount().minus(booked.tax())), booked.tax());
+    }
+    if (adjustment instanceof ClaimRaised claim) {
+      return List.of(JournalLine.of(AccountRole.CLAIMS, claim.customerId(), claim.amount()));
+    }
+    if (adjustment instanceof RefundPromised refund) {
+      return List.of(JournalLine.of(AccountRole.REFUNDS_DUE, refund.customerId(), refund.amount()));
+    }
+    var role =
+        adjustment instanceof UnearnedDiscount
+            ? AccountRole.DISCOUNTS_ALLOWED
+            : adjustment instanceof Rounding
+                ? AccountRole.ROUNDING_DIFFERENCES
+                : AccountRole.SMALL_WRITE_OFFS;
+    return List.of(JournalLine.of(role, adjustment.amount()));
+  }
+
+  private static List<JournalLine> withTax(JournalLine net, Money tax) {
+    return tax.isZero() ? List.of(net) : List.of(net, JournalLine.of(AccountRole.TAX, tax));
+  }
+
   private static JournalLine creditOf(Application application) {
     return JournalLine.of(
         roleOf(application.item()),
@@ -65,7 +95,13 @@ public final class Posting {
 
   /** The control account on which an item's balance stands. */
   public static AccountRole roleOf(OpenItem item) {
-    return item instanceof OnAccount ? AccountRole.UNAPPLIED_RECEIPTS : AccountRole.RECEIVABLE;
+    if (item instanceof OnAccount) {
+      return AccountRole.UNAPPLIED_RECEIPTS;
+    }
+    if (item instanceof Claim) {
+      return AccountRole.CLAIMS;
+    }
+    return item instanceof RefundDue ? AccountRole.REFUNDS_DUE : AccountRole.RECEIVABLE;
   }
 
   /**
@@ -74,6 +110,15 @@ public final class Posting {
    * is to be written.
    */
   public static Optional<JournalEntry> entryFor(OpenItem item) {
+    return entryFor(item, Money.zero(item.total().getCurrencyUnit()));
+  }
+
+  /**
+   * The entry of an item whose total contains a tax.
+   *
+   * @param tax in the sign of the total
+   */
+  public static Optional<JournalEntry> entryFor(OpenItem item, Money tax) {
     if (item.total().isZero()) {
       return Optional.empty();
     }
@@ -81,10 +126,11 @@ public final class Posting {
     var lines = new ArrayList<JournalLine>();
     add(lines, roleOf(item), Optional.of(item.customerId()), item.open());
     add(lines, AccountRole.OPENING_BALANCES, Optional.empty(), item.total().minus(item.open()));
-    if (item instanceof OnAccount) {
-      add(lines, AccountRole.OPENING_BALANCES, Optional.empty(), item.total().negated());
+    if (item instanceof Invoice || item instanceof CreditNote) {
+      add(lines, AccountRole.SALES, Optional.empty(), item.total().minus(tax).negated());
+      add(lines, AccountRole.TAX, Optional.empty(), tax.negated());
     } else {
-      add(lines, AccountRole.SALES, Optional.empty(), item.total().negated());
+      add(lines, AccountRole.OPENING_BALANCES, Optional.empty(), item.total().negated());
     }
     return Optional.of(new JournalEntry(item.companyId(), item.issuedOn(), text, lines));
   }
@@ -93,13 +139,19 @@ public final class Posting {
     if (item instanceof Invoice) {
       return "Invoice";
     }
-    return item instanceof CreditNote ? "Credit note" : "On account";
+    if (item instanceof CreditNote) {
+      return "Credit note";
+    }
+    if (item instanceof Claim) {
+      return "Claim";
+    }
+    return item instanceof RefundDue ? "Refund" : "On account";
   }
 
   private static void add(
       List<JournalLine> lines, AccountRole role, Optional<String> customer, Money amount) {
     if (!amount.isZero()) {
-      lines.add(new JournalLine(role, customer, amount));
+      lines.add(new JournalLine(role, Optional.empty(), customer, amount));
     }
   }
 }

@@ -6,10 +6,12 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.sumbrel.core.money.IncludedTax;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.Composition.Part;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Adjustment;
+import org.sumbrel.core.settle.FeeTerms;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.FeeWithheld.KeptBy;
 import org.sumbrel.core.settle.Policy;
@@ -52,17 +54,12 @@ final class AmountFit {
     var missing = open - received;
     if (missing > 0) {
       var fee = money(missing);
-      if (policy.usualBankFees().contains(fee)) {
-        var says = words(missing) + " less than open; banks are known to keep " + words(missing);
-        fits.add(
-            new Fit(
-                inFull(),
-                Optional.of(new FeeWithheld(fee, KeptBy.BANK)),
-                0,
-                List.of(new Evidence("amount.fee", says, Weights.AMOUNT_LESS_FEE))));
-      }
+      policy.usualFees().stream()
+          .filter(terms -> terms.of(money(open)).equals(fee))
+          .findFirst()
+          .ifPresent(terms -> fits.add(lessFee(terms, fee)));
     }
-    if (missing != 0 && policy.smallDifference().refusal(money(missing), money(open)).isEmpty()) {
+    if (missing != 0 && withinClerksLimit(missing)) {
       var says =
           words(Math.abs(missing))
               + (missing > 0 ? " less" : " more")
@@ -70,11 +67,38 @@ final class AmountFit {
       fits.add(
           new Fit(
               inFull(),
-              Optional.of(new SmallWriteOff(money(missing))),
+              Optional.of(SmallWriteOff.of(money(missing))),
               0,
               List.of(new Evidence("amount.write_off", says, Weights.AMOUNT_LESS_LITTLE))));
     }
     return fits;
+  }
+
+  private boolean withinClerksLimit(long missing) {
+    return policy
+        .clerk()
+        .writeOff()
+        .refusal(money(missing), money(open), "what is applied")
+        .isEmpty();
+  }
+
+  private Fit lessFee(FeeTerms terms, Money fee) {
+    var fixed = terms.percent().signum() == 0;
+    var less = MoneyText.grouped(fee) + " less than open; ";
+    var says =
+        fixed
+            ? less + "banks are known to keep " + MoneyText.grouped(fee)
+            : less + "processors are known to keep " + terms;
+    var kept =
+        new FeeWithheld(
+            fee,
+            fixed ? KeptBy.BANK : KeptBy.PROCESSOR,
+            IncludedTax.in(fee, policy.feeTaxPercent()));
+    return new Fit(
+        inFull(),
+        Optional.of(kept),
+        0,
+        List.of(new Evidence("amount.fee", says, Weights.AMOUNT_LESS_FEE)));
   }
 
   /** The ways that leave something: of the last item owing, or of the money on account. */

@@ -13,6 +13,7 @@ import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OldestFirst;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.receivables.RefundDue;
 
 /**
  * Third stage: the open items worth composing. Those of the plausible payers and their branches;
@@ -38,7 +39,8 @@ final class CandidateSelector {
   static CandidateSelector over(Snapshot snapshot) {
     var selector = new CandidateSelector(snapshot);
     for (var item : snapshot.items()) {
-      if (!item.settled()) {
+      // what is promised back is paid out, not applied
+      if (!item.settled() && !(item instanceof RefundDue)) {
         selector.byCustomer.computeIfAbsent(item.customerId(), c -> new ArrayList<>()).add(item);
         selector
             .byBalance

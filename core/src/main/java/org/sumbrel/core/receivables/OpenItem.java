@@ -7,7 +7,7 @@ import org.joda.money.Money;
  * Anything on a customer's account with a balance. Amounts are signed from our side: what we are
  * owed is positive, what we owe (credit notes, money on account) is negative.
  */
-public sealed interface OpenItem permits Invoice, CreditNote, OnAccount {
+public sealed interface OpenItem permits Invoice, CreditNote, OnAccount, Claim, RefundDue {
 
   String id();
 

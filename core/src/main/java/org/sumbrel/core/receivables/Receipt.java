@@ -1,13 +1,14 @@
 package org.sumbrel.core.receivables;
 
 import java.time.LocalDate;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
 /**
  * Money from one payer, as a bank entry or the mail room reports it.
  *
  * @param receivedOn the booking date, by which discounts are judged
- * @param amount positive: money to us
+ * @param amount positive: money to us; zero only where no money came ({@link #none})
  * @param payerName as it was sent, or empty
  * @param payerAccount the account it came from, or empty
  * @param text what the payer and the bank wrote about it, word for word
@@ -22,9 +23,19 @@ public record Receipt(
     String text) {
 
   public Receipt {
-    if (!amount.isPositive()) {
+    if (amount.isNegative()) {
       throw new IllegalArgumentException(
           "a receipt of " + amount.getAmount() + " is no money to us");
     }
+  }
+
+  /**
+   * No money at all: for setting what stands on an account against each other, credit against
+   * invoice, without anything arriving.
+   *
+   * @param on the day on which it is done
+   */
+  public static Receipt none(String companyId, LocalDate on, CurrencyUnit currency) {
+    return new Receipt("none", companyId, on, Money.zero(currency), "", "", "");
   }
 }

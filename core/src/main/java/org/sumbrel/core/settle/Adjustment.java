@@ -3,7 +3,14 @@ package org.sumbrel.core.settle;
 import org.joda.money.Money;
 
 /** An amount that explains a difference between what was received and what was applied. */
-public sealed interface Adjustment permits FeeWithheld, SmallWriteOff {
+public sealed interface Adjustment
+    permits FeeWithheld,
+        UnearnedDiscount,
+        SmallWriteOff,
+        ClaimRaised,
+        Rounding,
+        RefundPromised,
+        ToAccount {
 
   /** What it keeps from us, in the settlement's currency; negative when it is to our favour. */
   Money amount();

@@ -2,9 +2,11 @@ package org.sumbrel.core.settle;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneySum;
@@ -50,33 +52,53 @@ public record Draft(
     requireOneCurrency();
     var applied = MoneySum.of(currency(), applications, Application::amount);
     var discount = MoneySum.of(currency(), applications, Application::discount);
-    var kept = MoneySum.of(currency(), adjustments, Adjustment::amount);
-    var explained = applied.minus(discount).minus(kept).plus(onAccount);
+    var kept = sum(a -> !(a instanceof RefundPromised) && !(a instanceof ToAccount));
+    var refund = sum(a -> a instanceof RefundPromised).negated();
+    var toAccounts = sum(a -> a instanceof ToAccount).negated();
+    var explained =
+        applied.minus(discount).minus(kept).plus(onAccount).plus(refund).plus(toAccounts);
     return new Tally(
-        receipt.amount(), applied, discount, kept, onAccount, receipt.amount().minus(explained));
+        receipt.amount(),
+        applied,
+        discount,
+        kept,
+        onAccount,
+        refund,
+        toAccounts,
+        receipt.amount().minus(explained));
+  }
+
+  private Money sum(Predicate<Adjustment> which) {
+    return MoneySum.of(currency(), adjustments.stream().filter(which).toList(), Adjustment::amount);
+  }
+
+  /**
+   * What of the receipt goes to each customer, in the order of the applications: for a parent that
+   * pays for its branches, or cheques that were banked together.
+   */
+  public Map<String, Money> byCustomer() {
+    var totals = new LinkedHashMap<String, Money>();
+    for (var application : applications) {
+      totals.merge(application.item().customerId(), application.taken(), Money::plus);
+    }
+    if (onAccount.isPositive()) {
+      onAccountCustomer.ifPresent(c -> totals.merge(c, onAccount, Money::plus));
+    }
+    return totals;
   }
 
   /**
    * The settlement this draft becomes when it is posted.
    *
-   * @throws SettlementRefused with the figures, where a money rule or the policy is against it
+   * @param authority on whose say
+   * @throws SettlementRefused with the figures, where a money rule or the policy is against it;
+   *     with {@link SettlementRefused.Code#NEEDS_APPROVAL} where only the clerk's own limit is
    */
-  public Settlement settle(Policy policy) {
+  public Settlement settle(Policy policy, Authority authority) {
     var tally = tally();
     requireItemsFit();
     requireDiscountsEarned(policy);
-    for (var adjustment : adjustments) {
-      if (adjustment instanceof SmallWriteOff writeOff) {
-        requireWithinTolerance(writeOff, tally, policy);
-      }
-    }
-    if (applications.isEmpty() && onAccount.isZero()) {
-      throw SettlementRefused.plain(
-          SettlementRefused.Code.NOTHING_EXPLAINED,
-          "Nothing of the "
-              + MoneyText.grouped(receipt.amount())
-              + " is applied or kept on account yet.");
-    }
+    requireSomething();
     if (onAccount.isPositive() && onAccountCustomer.isEmpty()) {
       throw SettlementRefused.plain(
           SettlementRefused.Code.NO_CUSTOMER,
@@ -85,7 +107,50 @@ public record Draft(
     if (!tally.left().isZero()) {
       throw SettlementRefused.unbalanced(tally);
     }
+    requireRoundingSmall(policy);
+    requireWithinLimits(tally, policy, authority);
     return new Settlement(receipt, applications, adjustments, onAccount, onAccountCustomer);
+  }
+
+  private void requireSomething() {
+    var explainsAlone =
+        adjustments.stream().anyMatch(a -> a instanceof ToAccount || a instanceof RefundPromised);
+    if (applications.isEmpty() && onAccount.isZero() && !explainsAlone) {
+      throw SettlementRefused.plain(
+          SettlementRefused.Code.NOTHING_EXPLAINED,
+          receipt.amount().isZero()
+              ? "Nothing is applied yet."
+              : "Nothing of the "
+                  + MoneyText.grouped(receipt.amount())
+                  + " is applied or kept on account yet.");
+    }
+  }
+
+  private void requireRoundingSmall(Policy policy) {
+    var rounded = sum(a -> a instanceof Rounding);
+    if (!rounded.isZero() && !rounded.abs().isLessThan(policy.roundingStep())) {
+      throw new SettlementRefused(
+          SettlementRefused.Code.ROUNDING_TOO_LARGE,
+          MoneyText.grouped(rounded.abs())
+              + " is no rounding: the smallest coin is "
+              + MoneyText.grouped(policy.roundingStep())
+              + ".",
+          Map.of("amount", rounded, "step", policy.roundingStep()));
+    }
+  }
+
+  private void requireWithinLimits(Tally tally, Policy policy, Authority authority) {
+    for (var kind : LimitedKind.values()) {
+      var amount = kind.in(this);
+      if (amount.isZero()) {
+        continue;
+      }
+      var own = kind.refusal(amount, tally, policy.limits(authority));
+      if (!own.isEmpty()) {
+        throw SettlementRefused.beyondLimit(
+            kind, amount, own, kind.refusal(amount, tally, policy.supervisor()).isEmpty());
+      }
+    }
   }
 
   private void requireOneCurrency() {
@@ -150,16 +215,6 @@ public record Draft(
     }
   }
 
-  private void requireWithinTolerance(SmallWriteOff writeOff, Tally tally, Policy policy) {
-    var refusal = policy.smallDifference().refusal(writeOff.amount(), tally.applied());
-    if (!refusal.isEmpty()) {
-      throw new SettlementRefused(
-          SettlementRefused.Code.BEYOND_TOLERANCE,
-          MoneyText.grouped(writeOff.amount().abs()) + " cannot be written off: " + refusal + ".",
-          Map.of("amount", writeOff.amount()));
-    }
-  }
-
   private Money earned(Application application, Policy policy) {
     return application.item() instanceof Invoice invoice
         ? invoice.discountEarned(
@@ -173,6 +228,22 @@ public record Draft(
         currency(),
         applications,
         a -> a.discount().isZero() ? earned(a, policy) : Money.zero(currency()));
+  }
+
+  /**
+   * The discounts that the terms of the invoices grant but that came too late, and that are not
+   * taken yet, together.
+   */
+  Money discountTooLate(Policy policy) {
+    return MoneySum.of(
+        currency(),
+        applications,
+        a ->
+            a.item() instanceof Invoice invoice
+                    && a.discount().isZero()
+                    && earned(a, policy).isZero()
+                ? invoice.discountEarned(a.amount(), invoice.issuedOn(), 0)
+                : Money.zero(currency()));
   }
 
   /** The same draft with every earned discount taken. */
@@ -189,7 +260,7 @@ public record Draft(
   }
 
   /** The same draft with one more adjustment. */
-  Draft adjustedBy(Adjustment adjustment) {
+  public Draft adjustedBy(Adjustment adjustment) {
     var more = new ArrayList<>(adjustments);
     more.add(adjustment);
     return new Draft(receipt, applications, more, onAccount, onAccountCustomer);
@@ -220,5 +291,10 @@ public record Draft(
       }
     }
     return Optional.empty();
+  }
+
+  /** Who owes what was held back: the customer of the invoice that was added last. */
+  Optional<String> debtor() {
+    return lastInvoice().map(at -> applications.get(at).item().customerId());
   }
 }

@@ -4,10 +4,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.Claim;
+import org.sumbrel.core.receivables.OnAccount;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.receivables.RefundDue;
 import org.sumbrel.core.settle.SettlementRefused.Code;
 
 /**
@@ -88,35 +92,79 @@ public final class Settlement {
   }
 
   /**
+   * The items that posting makes: money kept on account, claims, refunds that are due. They have no
+   * id yet.
+   *
+   * @param number the number of the nth of them, by its prefix
+   */
+  public List<OpenItem> itemsMade(UnaryOperator<String> number) {
+    var made = new ArrayList<OpenItem>();
+    var company = receipt.companyId();
+    var on = receipt.receivedOn();
+    if (!onAccount.isZero()) {
+      var kept = onAccount.negated();
+      made.add(
+          new OnAccount(
+              "new", company, onAccountCustomer.orElseThrow(), number.apply("OA"), on, kept, kept));
+    }
+    for (var adjustment : adjustments) {
+      if (adjustment instanceof ClaimRaised claim) {
+        made.add(
+            new Claim(
+                "new",
+                company,
+                claim.customerId(),
+                number.apply("CL"),
+                on,
+                claim.amount(),
+                claim.amount(),
+                claim.reason()));
+      } else if (adjustment instanceof RefundPromised refund) {
+        made.add(
+            new RefundDue(
+                "new",
+                company,
+                refund.customerId(),
+                number.apply("RF"),
+                on,
+                refund.amount(),
+                refund.amount()));
+      }
+    }
+    return made;
+  }
+
+  /**
    * The items as they stand once this is taken back, given how they stand now.
    *
    * @param now the items this settled, by id, as they stand today
-   * @param keptOnAccount the item this made for the money on account, as it stands today, if it
-   *     made one
-   * @throws SettlementRefused where money kept on account has been used since
+   * @param made the items that posting made, as they stand today
+   * @throws SettlementRefused where one of those has been used since
    */
-  public List<OpenItem> itemsAfterReversal(
-      Map<String, OpenItem> now, Optional<OpenItem> keptOnAccount) {
-    keptOnAccount.ifPresent(
-        kept -> {
-          if (!kept.open().equals(kept.total())) {
-            var used = kept.total().minus(kept.open()).abs();
-            throw new SettlementRefused(
-                Code.ON_ACCOUNT_USED,
-                MoneyText.grouped(used)
-                    + " of the "
-                    + MoneyText.grouped(kept.total().abs())
-                    + " kept on account has been applied since; reverse that first.",
-                Map.of("kept", kept.total().abs(), "used", used));
-          }
-        });
+  public List<OpenItem> itemsAfterReversal(Map<String, OpenItem> now, List<OpenItem> made) {
+    for (var item : made) {
+      if (!item.open().equals(item.total())) {
+        var used = item.total().minus(item.open()).abs();
+        throw new SettlementRefused(
+            Code.ON_ACCOUNT_USED,
+            MoneyText.grouped(used)
+                + " of the "
+                + MoneyText.grouped(item.total().abs())
+                + (item instanceof OnAccount
+                    ? " kept on account"
+                    : " that stand as " + item.number())
+                + " has been applied since; reverse that first.",
+            Map.of("kept", item.total().abs(), "used", used));
+      }
+    }
     var after = new ArrayList<OpenItem>();
     for (var application : applications) {
       var item = now.get(application.item().id());
       after.add(item.withOpen(item.open().plus(application.amount())));
     }
-    keptOnAccount.ifPresent(
-        kept -> after.add(kept.withOpen(Money.zero(kept.open().getCurrencyUnit()))));
+    for (var item : made) {
+      after.add(item.withOpen(Money.zero(item.open().getCurrencyUnit())));
+    }
     return after;
   }
 }

@@ -20,6 +20,8 @@ public final class SettlementRefused extends RuntimeException {
     TWICE_IN_DRAFT,
     DISCOUNT_NOT_EARNED,
     BEYOND_TOLERANCE,
+    NEEDS_APPROVAL,
+    ROUNDING_TOO_LARGE,
     NO_CUSTOMER,
     NOTHING_EXPLAINED,
     ON_ACCOUNT_USED
@@ -82,6 +84,17 @@ public final class SettlementRefused extends RuntimeException {
             + MoneyText.grouped(application.item().total())
             + " is settled already; nothing of it is open.",
         Map.of("total", application.item().total(), "amount", application.amount()));
+  }
+
+  static SettlementRefused beyondLimit(
+      LimitedKind kind, Money amount, String refusal, boolean approvable) {
+    var what = MoneyText.grouped(amount.abs()) + " cannot be " + kind.done();
+    return new SettlementRefused(
+        approvable ? Code.NEEDS_APPROVAL : Code.BEYOND_TOLERANCE,
+        approvable
+            ? what + " without a supervisor: for you " + refusal + "."
+            : what + ": " + refusal + ".",
+        Map.of("amount", amount));
   }
 
   static SettlementRefused plain(Code code, String sentence) {

@@ -3,13 +3,16 @@ package org.sumbrel.core.settle;
 import org.joda.money.Money;
 
 /**
- * How a draft adds up: {@code received = applied − discount − adjustments + onAccount + left}.
+ * How a draft adds up: {@code received = applied − discount − adjustments + onAccount + refund +
+ * toAccounts + left}.
  *
  * @param received the receipt's amount
  * @param applied what the items' balances fall by, together
  * @param discount early-payment discounts granted, together
  * @param adjustments what others kept from us, together
  * @param onAccount what stays on the customer's account
+ * @param refund what is promised back
+ * @param toAccounts what goes to accounts of the ledger
  * @param left what is not yet explained; negative where more is explained than was received
  */
 public record Tally(
@@ -18,4 +21,6 @@ public record Tally(
     Money discount,
     Money adjustments,
     Money onAccount,
+    Money refund,
+    Money toAccounts,
     Money left) {}

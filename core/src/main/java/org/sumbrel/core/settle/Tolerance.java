@@ -6,31 +6,41 @@ import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
 
 /**
- * How large a difference may be to be written off; the amount and the percentage must both hold.
+ * How large a difference may be; the amount and the percentage must both hold.
  *
- * @param under the most that may be written off where too little was paid, zero or positive
- * @param over the most that may be kept as a small gain where too much was paid, zero or positive
- * @param percent of what was applied, zero or positive
+ * @param under the most where too little was paid, zero or positive
+ * @param over the most where too much was paid, zero or positive
+ * @param percent of the base the difference is held against, zero or positive
  */
 public record Tolerance(Money under, Money over, BigDecimal percent) {
 
+  public Tolerance {
+    if (under.isNegative() || over.isNegative() || percent.signum() < 0) {
+      throw new IllegalArgumentException(
+          "a limit below zero: " + under.getAmount() + ", " + over.getAmount() + ", " + percent);
+    }
+  }
+
   /**
-   * Why a difference cannot be written off, as a sentence with the limits; empty where it can be.
+   * Why a difference is too large, with the limits; empty where it is not.
    *
    * @param difference positive where too little was paid, negative where too much
-   * @param applied what was applied in the settlement
+   * @param base what the percentage is taken of
+   * @param baseWords what that is, such as {@code what is applied}
    */
-  public String refusal(Money difference, Money applied) {
+  public String refusal(Money difference, Money base, String baseWords) {
     var limit = difference.isNegative() ? over : under;
     var size = difference.abs();
     if (size.isGreaterThan(limit)) {
       return "the limit is " + MoneyText.grouped(limit);
     }
-    var share = applied.abs().multipliedBy(percent.movePointLeft(2), RoundingMode.HALF_EVEN);
+    var share = base.abs().multipliedBy(percent.movePointLeft(2), RoundingMode.HALF_EVEN);
     if (size.isGreaterThan(share)) {
       return "the limit is "
           + percent.stripTrailingZeros().toPlainString()
-          + " % of what is applied, here "
+          + " % of "
+          + baseWords
+          + ", here "
           + MoneyText.grouped(share);
     }
     return "";

@@ -29,6 +29,7 @@ import org.sumbrel.core.receivables.Customer;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Application;
+import org.sumbrel.core.settle.Authority;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.SmallWriteOff;
 
@@ -132,7 +133,7 @@ class ProposalEngineTest {
     var fee = propose(receipt("1025.00", "Piazza Forno", "LM-1001"), item).proposals().get(0);
     assertThat(fee.adjustments()).singleElement().isInstanceOf(FeeWithheld.class);
     var cents = propose(receipt("1039.60", "Piazza Forno", "LM-1001"), item).proposals().get(0);
-    assertThat(cents.adjustments()).containsExactly(new SmallWriteOff(usd("0.40")));
+    assertThat(cents.adjustments()).containsExactly(SmallWriteOff.of(usd("0.40")));
   }
 
   @Test
@@ -279,7 +280,7 @@ class ProposalEngineTest {
     var results = ProposalEngine.over(randomSnapshot(random)).propose(receipts);
     for (var n = 0; n < receipts.size(); n++) {
       for (var proposal : results.get(n).proposals()) {
-        var settlement = proposal.draftFor(receipts.get(n)).settle(policy());
+        var settlement = proposal.draftFor(receipts.get(n)).settle(policy(), Authority.CLERK);
         assertThat(settlement.receipt()).isEqualTo(receipts.get(n));
         assertThat(proposal.probability()).isBetween(0.0, 1.0);
         assertThat(proposal.evidence()).isNotEmpty();

@@ -32,7 +32,7 @@ class DraftTest {
   }
 
   private static void assertRefused(Draft draft, Code code, String... figures) {
-    assertThatThrownBy(() -> draft.settle(policy()))
+    assertThatThrownBy(() -> draft.settle(policy(), Authority.CLERK))
         .isInstanceOfSatisfying(
             SettlementRefused.class,
             refused -> {
@@ -125,12 +125,14 @@ class DraftTest {
   @Test
   void refusesAWriteOffBeyondEitherLimit() {
     var item = invoice("LM-1", "a", "100.00");
-    var byAmount = draft("97.99", whole(item)).adjustedBy(new SmallWriteOff(usd("2.01")));
-    assertRefused(byAmount, Code.BEYOND_TOLERANCE, "2.01", "limit is 2.00");
+    var byAmount = draft("97.99", whole(item)).adjustedBy(SmallWriteOff.of(usd("2.01")));
+    assertRefused(byAmount, Code.NEEDS_APPROVAL, "2.01", "limit is 2.00", "supervisor");
     var byShare =
         draft("8.50", whole(invoice("LM-2", "a", "10.00")))
-            .adjustedBy(new SmallWriteOff(usd("1.50")));
-    assertRefused(byShare, Code.BEYOND_TOLERANCE, "5 % of what is applied, here 0.50");
+            .adjustedBy(SmallWriteOff.of(usd("1.50")));
+    assertRefused(byShare, Code.NEEDS_APPROVAL, "5 % of what is applied, here 0.50");
+    var beyondAll = draft("69.99", whole(item)).adjustedBy(SmallWriteOff.of(usd("30.01")));
+    assertRefused(beyondAll, Code.BEYOND_TOLERANCE, "30.01", "limit is 2.00");
   }
 
   @Test
@@ -142,20 +144,34 @@ class DraftTest {
   @Test
   void offersEveryWayToTreatAShortPayment() {
     var short18 = draft("1020.08", whole(invoice("LM-1", "a", "1038.08")));
-    assertThat(RemainderOption.of(short18, policy()))
-        .extracting(RemainderOption::kind, RemainderOption::amount, RemainderOption::refusal)
+    assertThat(RemainderOption.of(short18, policy(), Authority.CLERK))
+        .extracting(
+            RemainderOption::kind,
+            RemainderOption::amount,
+            RemainderOption::refusal,
+            RemainderOption::approval)
         .containsExactly(
-            tuple(Kind.BANK_FEE, usd("18.00"), ""),
-            tuple(Kind.PROCESSING_FEE, usd("18.00"), ""),
-            tuple(Kind.WRITE_OFF, usd("18.00"), "the limit is 2.00"),
-            tuple(Kind.LEAVE_OWING, usd("18.00"), ""));
-    var settled = RemainderOption.taken(short18, Kind.BANK_FEE, policy()).settle(policy());
-    assertThat(settled.adjustments()).containsExactly(new FeeWithheld(usd("18.00"), KeptBy.BANK));
+            tuple(Kind.BANK_FEE, usd("18.00"), "", ""),
+            tuple(Kind.PROCESSING_FEE, usd("18.00"), "", ""),
+            tuple(Kind.WRITE_OFF, usd("18.00"), "", "the limit is 2.00"),
+            tuple(Kind.CLAIM, usd("18.00"), "", ""),
+            tuple(Kind.LEAVE_OWING, usd("18.00"), "", ""));
+    var settled =
+        RemainderOption.taken(short18, Kind.BANK_FEE, Optional.empty(), policy(), Authority.CLERK)
+            .settle(policy(), Authority.CLERK);
+    assertThat(settled.adjustments()).containsExactly(FeeWithheld.of(usd("18.00"), KeptBy.BANK));
     assertThat(settled.itemsAfter().get(0).settled()).isTrue();
-    var owing = RemainderOption.taken(short18, Kind.LEAVE_OWING, policy()).settle(policy());
+    var owing =
+        RemainderOption.taken(
+                short18, Kind.LEAVE_OWING, Optional.empty(), policy(), Authority.CLERK)
+            .settle(policy(), Authority.CLERK);
     assertThat(owing.itemsAfter().get(0).open()).isEqualTo(usd("18.00"));
-    assertThatThrownBy(() -> RemainderOption.taken(short18, Kind.WRITE_OFF, policy()))
-        .hasMessageContaining("2.00");
+    var tooMuch = draft("1000.00", whole(invoice("LM-1", "a", "1038.08")));
+    assertThatThrownBy(
+            () ->
+                RemainderOption.taken(
+                    tooMuch, Kind.WRITE_OFF, Optional.empty(), policy(), Authority.CLERK))
+        .hasMessageContaining("30.00");
   }
 
   @Test
@@ -163,22 +179,26 @@ class DraftTest {
     var inTime =
         withTerms(invoice("LM-1", "a", "1000.00", LocalDate.of(2026, 6, 20)), "2/10 net 30");
     var discounted = draft("980.00", whole(inTime));
-    assertThat(RemainderOption.of(discounted, policy()).get(0))
-        .isEqualTo(new RemainderOption(Kind.TAKE_DISCOUNT, usd("20.00"), ""));
-    var settled = RemainderOption.taken(discounted, Kind.TAKE_DISCOUNT, policy()).settle(policy());
+    assertThat(RemainderOption.of(discounted, policy(), Authority.CLERK).get(0))
+        .isEqualTo(new RemainderOption(Kind.TAKE_DISCOUNT, usd("20.00"), "", "", ""));
+    var settled =
+        RemainderOption.taken(
+                discounted, Kind.TAKE_DISCOUNT, Optional.empty(), policy(), Authority.CLERK)
+            .settle(policy(), Authority.CLERK);
     assertThat(settled.applications().get(0).discount()).isEqualTo(usd("20.00"));
   }
 
   @Test
   void keepsWhatIsLeftOnTheAccount() {
     var over = draft("70.00", whole(invoice("LM-1", "a", "60.00")));
-    assertThat(RemainderOption.of(over, policy()).get(0).refusal())
+    assertThat(RemainderOption.of(over, policy(), Authority.CLERK).get(0).refusal())
         .isEqualTo("say first on whose account");
     var known =
         new Draft(over.receipt(), over.applications(), List.of(), usd("0"), Optional.of("a"));
     assertThat(
-            RemainderOption.taken(known, Kind.KEEP_ON_ACCOUNT, policy())
-                .settle(policy())
+            RemainderOption.taken(
+                    known, Kind.KEEP_ON_ACCOUNT, Optional.empty(), policy(), Authority.CLERK)
+                .settle(policy(), Authority.CLERK)
                 .onAccount())
         .isEqualTo(usd("10.00"));
   }

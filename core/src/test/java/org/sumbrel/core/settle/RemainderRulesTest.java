@@ -1,6 +1,7 @@
 package org.sumbrel.core.settle;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.sumbrel.core.Books.USD;
 import static org.sumbrel.core.Books.invoice;
 import static org.sumbrel.core.Books.policy;
@@ -41,11 +42,21 @@ class RemainderRulesTest {
   void whatIsAllowedCanThenBePosted(
       @ForAll Random random, @ForAll @IntRange(min = -3000, max = 3000) int cents) {
     var draft = draft(random, cents);
-    for (var option : RemainderOption.of(draft, policy())) {
+    for (var option : RemainderOption.of(draft, policy(), Authority.CLERK)) {
       if (option.allowed()) {
-        var treated = RemainderOption.taken(draft, option.kind(), policy());
+        var treated =
+            RemainderOption.taken(
+                draft, option.kind(), Optional.empty(), policy(), Authority.CLERK);
         assertThat(treated.tally().left()).isEqualTo(usd("0.00"));
-        assertThat(treated.settle(policy()).receipt()).isEqualTo(draft.receipt());
+        var say = option.approval().isEmpty() ? Authority.CLERK : Authority.SUPERVISOR;
+        assertThat(treated.settle(policy(), say).receipt()).isEqualTo(draft.receipt());
+        if (!option.approval().isEmpty()) {
+          assertThatThrownBy(() -> treated.settle(policy(), Authority.CLERK))
+              .isInstanceOfSatisfying(
+                  SettlementRefused.class,
+                  refused ->
+                      assertThat(refused.code()).isEqualTo(SettlementRefused.Code.NEEDS_APPROVAL));
+        }
       } else {
         assertThat(option.refusal()).isNotBlank();
       }
@@ -56,7 +67,7 @@ class RemainderRulesTest {
   void somethingIsAlwaysOfferedWhereSomethingIsLeft(
       @ForAll Random random, @ForAll @IntRange(min = -3000, max = 3000) int cents) {
     var draft = draft(random, cents);
-    var options = RemainderOption.of(draft, policy());
+    var options = RemainderOption.of(draft, policy(), Authority.CLERK);
     assertThat(options.isEmpty()).isEqualTo(draft.tally().left().isZero());
     assertThat(options)
         .allSatisfy(o -> assertThat(o.amount()).isEqualTo(draft.tally().left().abs()));
@@ -73,13 +84,13 @@ class RemainderRulesTest {
     var applied = draft.tally().applied().getAmountMinorLong();
     var within = (left < 0 ? -left <= 200 : left <= 100) && Math.abs(left) * 20 <= applied + 10;
     var exact = Math.abs(left) * 20 <= applied - 10;
-    RemainderOption.of(draft, policy()).stream()
+    RemainderOption.of(draft, policy(), Authority.CLERK).stream()
         .filter(o -> o.kind() == Kind.WRITE_OFF)
         .forEach(
             o -> {
               // at the rounding of the percentage's own cent either answer is right
               if (within == ((left < 0 ? -left <= 200 : left <= 100) && exact)) {
-                assertThat(o.allowed()).isEqualTo(within);
+                assertThat(o.allowed() && o.approval().isEmpty()).isEqualTo(within);
               }
             });
   }
