@@ -2,6 +2,7 @@ package org.sumbrel.server.access;
 
 import java.security.Principal;
 import org.springframework.security.core.Authentication;
+import org.sumbrel.core.settle.Authority;
 
 /**
  * Who does something.
@@ -21,5 +22,10 @@ public record Actor(String name, Role role) {
             .getAuthority()
             .substring("ROLE_".length());
     return new Actor(authentication.getName(), Role.valueOf(role));
+  }
+
+  /** On whose limits he posts. */
+  public Authority authority() {
+    return role == Role.SUPERVISOR ? Authority.SUPERVISOR : Authority.CLERK;
   }
 }

@@ -52,6 +52,8 @@ class SecurityRules {
                     .permitAll()
                     .requestMatchers("/api/users/**")
                     .hasRole("ADMINISTRATOR")
+                    .requestMatchers(HttpMethod.PUT, "/api/policies/**")
+                    .hasAnyRole("ADMINISTRATOR", "SUPERVISOR")
                     .requestMatchers(HttpMethod.GET, "/api/**", "/v3/api-docs/**")
                     .authenticated()
                     .requestMatchers(HttpMethod.DELETE, "/api/session")

@@ -1,34 +1,41 @@
 package org.sumbrel.server.api;
 
-import org.joda.money.Money;
 import org.sumbrel.core.settle.Adjustment;
+import org.sumbrel.core.settle.ClaimRaised;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.FeeWithheld.KeptBy;
-import org.sumbrel.core.settle.SmallWriteOff;
+import org.sumbrel.core.settle.RefundPromised;
+import org.sumbrel.core.settle.Rounding;
+import org.sumbrel.core.settle.ToAccount;
+import org.sumbrel.core.settle.UnearnedDiscount;
 
 /** The adjustments by their names in the API and the database. */
 public enum AdjustmentKind {
   BANK_FEE,
   PROCESSING_FEE,
-  WRITE_OFF;
+  UNEARNED_DISCOUNT,
+  WRITE_OFF,
+  CLAIM,
+  ROUNDING,
+  REFUND,
+  TO_ACCOUNT;
 
   public static AdjustmentKind of(Adjustment adjustment) {
     if (adjustment instanceof FeeWithheld fee) {
       return fee.keptBy() == KeptBy.BANK ? BANK_FEE : PROCESSING_FEE;
     }
-    return WRITE_OFF;
-  }
-
-  /** The core's adjustment of this kind. */
-  public Adjustment of(Money amount) {
-    try {
-      return switch (this) {
-        case BANK_FEE -> new FeeWithheld(amount, KeptBy.BANK);
-        case PROCESSING_FEE -> new FeeWithheld(amount, KeptBy.PROCESSOR);
-        case WRITE_OFF -> new SmallWriteOff(amount);
-      };
-    } catch (IllegalArgumentException e) {
-      throw new BadRequest(e.getMessage() + ".");
+    if (adjustment instanceof UnearnedDiscount) {
+      return UNEARNED_DISCOUNT;
     }
+    if (adjustment instanceof ClaimRaised) {
+      return CLAIM;
+    }
+    if (adjustment instanceof Rounding) {
+      return ROUNDING;
+    }
+    if (adjustment instanceof RefundPromised) {
+      return REFUND;
+    }
+    return adjustment instanceof ToAccount ? TO_ACCOUNT : WRITE_OFF;
   }
 }

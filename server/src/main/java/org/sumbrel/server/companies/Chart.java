@@ -16,13 +16,18 @@ final class Chart {
           new Account("1100", "Accounts receivable", AccountRole.RECEIVABLE),
           new Account("1150", "Claims on customers", AccountRole.CLAIMS),
           new Account("1190", "Unapplied receipts", AccountRole.UNAPPLIED_RECEIPTS),
+          new Account("2150", "Refunds due", AccountRole.REFUNDS_DUE),
           new Account("2200", "Tax", AccountRole.TAX),
           new Account("3900", "Opening balances", AccountRole.OPENING_BALANCES),
           new Account("4000", "Sales", AccountRole.SALES),
+          new Account("4800", "Other income", AccountRole.OTHER),
           new Account("4900", "Discounts allowed", AccountRole.DISCOUNTS_ALLOWED),
           new Account("6100", "Bank fees", AccountRole.BANK_FEES),
           new Account("6110", "Processing fees", AccountRole.PROCESSING_FEES),
           new Account("6190", "Small write-offs", AccountRole.SMALL_WRITE_OFFS),
+          new Account("6195", "Rounding differences", AccountRole.ROUNDING_DIFFERENCES),
+          new Account("6500", "Other expenses", AccountRole.OTHER),
+          new Account("7100", "Interest income", AccountRole.OTHER),
           new Account("7500", "Exchange differences", AccountRole.EXCHANGE_DIFFERENCES),
           new Account("9900", "Suspense", AccountRole.SUSPENSE));
 

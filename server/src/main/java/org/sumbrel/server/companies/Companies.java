@@ -1,5 +1,6 @@
 package org.sumbrel.server.companies;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,6 +11,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.settle.Policy;
+import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.CompanyView.BankAccountView;
 
@@ -22,16 +24,19 @@ public class Companies {
   private final BankAccountRepository bankAccounts;
   private final LedgerAccountRepository ledgerAccounts;
   private final PolicyRepository policies;
+  private final TaxCodeRepository taxCodes;
 
   Companies(
       CompanyRepository companies,
       BankAccountRepository bankAccounts,
       LedgerAccountRepository ledgerAccounts,
-      PolicyRepository policies) {
+      PolicyRepository policies,
+      TaxCodeRepository taxCodes) {
     this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.ledgerAccounts = ledgerAccounts;
     this.policies = policies;
+    this.taxCodes = taxCodes;
   }
 
   public List<CompanyView> all() {
@@ -100,6 +105,7 @@ public class Companies {
         a ->
             ledgerAccounts.save(
                 new LedgerAccountEntity(company.id(), a.code(), a.name(), a.role())));
+    addTaxCode(company, "NONE", "No tax", BigDecimal.ZERO);
     return company;
   }
 
@@ -118,8 +124,57 @@ public class Companies {
         new BankAccountEntity(company.id(), name, bank, number, currency.getCode(), ledger.id()));
   }
 
+  /** Decides what a company allows in a currency, for the first time or anew. */
   @Transactional
   public void decide(CompanyEntity company, CurrencyUnit currency, Policy policy) {
-    policies.save(new PolicyEntity(company.id(), currency, policy));
+    policies
+        .findById(new PolicyEntity.Key(company.id(), currency.getCode()))
+        .ifPresentOrElse(
+            known -> known.decide(policy),
+            () -> policies.save(new PolicyEntity(company.id(), currency, policy)));
+  }
+
+  /** The version of the policy, by which two people who change it notice each other; 0 at first. */
+  long policyVersion(Long companyId, CurrencyUnit currency) {
+    return policies
+        .findById(new PolicyEntity.Key(companyId, currency.getCode()))
+        .map(PolicyEntity::version)
+        .orElse(0L);
+  }
+
+  @Transactional
+  public void addTaxCode(CompanyEntity company, String code, String name, BigDecimal percent) {
+    taxCodes.save(new TaxCodeEntity(company.id(), code, name, percent));
+  }
+
+  public List<TaxCodeEntity> taxCodes(Long companyId) {
+    return taxCodes.findByCompanyIdOrderByPercent(companyId);
+  }
+
+  /** The tax code, where the company has it. */
+  public TaxCodeEntity taxCode(Long companyId, String code) {
+    return taxCodes
+        .findById(new TaxCodeEntity.Key(companyId, code))
+        .orElseThrow(() -> new NotThere("tax code", code));
+  }
+
+  /**
+   * The account, where it is one of the company's and a hand may book to it.
+   *
+   * @throws BadRequest where its balance is proved by records of its own
+   */
+  public LedgerAccountEntity bookable(Long companyId, Long id) {
+    var account = chartOf(companyId).get(id);
+    if (account == null) {
+      throw new NotThere("account", id);
+    }
+    if (!account.role().bookable()) {
+      throw new BadRequest(
+          account.code()
+              + " "
+              + account.name()
+              + " cannot be booked to by hand: its balance is proved by its own records.");
+    }
+    return account;
   }
 }

@@ -1,6 +1,7 @@
 package org.sumbrel.server.customers;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
 import java.nio.charset.StandardCharsets;
@@ -9,6 +10,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -24,6 +26,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.money.TypedAmount;
 import org.sumbrel.core.receivables.Ageing;
+import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
@@ -68,7 +71,16 @@ class CustomerController {
       MoneyView discountAvailable,
       LocalDate discountUntil,
       LocalDate settledOn,
+      ClaimReason claimReason,
       @NotNull long version) {}
+
+  record ApplicableRow(
+      @NotNull Long customerId,
+      @NotNull String customer,
+      @NotNull @Schema(description = "credit notes and money on account, positive")
+          MoneyView credit,
+      @NotNull MoneyView owed,
+      @NotNull long invoices) {}
 
   record CustomerRow(
       @NotNull Long id,
@@ -235,6 +247,26 @@ class CustomerController {
     return Page.of(found, size, i -> view(i, names, today), i -> i.id().toString());
   }
 
+  @GetMapping("/api/applicable")
+  @Operation(
+      summary =
+          "Customers who have money on account and invoices it could be applied to, largest first")
+  List<ApplicableRow> applicable(@RequestParam(required = false) Long company) {
+    var found = items.applicable(companies.company(company).id());
+    var names = names(found.stream().map(OpenItemRepository.Applicable::customerId).toList());
+    return found.stream()
+        .sorted(Comparator.comparingLong(OpenItemRepository.Applicable::creditMinor))
+        .map(
+            a ->
+                new ApplicableRow(
+                    a.customerId(),
+                    names.get(a.customerId()),
+                    MoneyView.ofMinor(a.currency(), -a.creditMinor()),
+                    MoneyView.ofMinor(a.currency(), a.owedMinor()),
+                    a.invoices()))
+        .toList();
+  }
+
   private static boolean matches(OpenItemEntity item, String q) {
     var word = q.toLowerCase(Locale.ROOT);
     return word.isEmpty()
@@ -280,6 +312,7 @@ class CustomerController {
         discount,
         until,
         entity.settledOn(),
+        entity.claimReason(),
         entity.version());
   }
 }

@@ -1,5 +1,6 @@
 package org.sumbrel.server.customers;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -7,9 +8,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.joda.money.Money;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.receivables.Customer;
+import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.server.api.NotThere;
 
@@ -55,6 +59,13 @@ public class Customers {
     return customers
         .findById(id)
         .filter(c -> c.companyId().equals(companyId))
+        .orElseThrow(() -> new NotThere("customer", id));
+  }
+
+  public Long companyOf(Long id) {
+    return customers
+        .findById(id)
+        .map(CustomerEntity::companyId)
         .orElseThrow(() -> new NotThere("customer", id));
   }
 
@@ -110,5 +121,57 @@ public class Customers {
   @Transactional
   public List<OpenItemEntity> addAll(Collection<? extends OpenItem> fresh, Long intakeId) {
     return items.saveAll(fresh.stream().map(i -> new OpenItemEntity(i, intakeId)).toList());
+  }
+
+  /** Keeps an item that a settlement made. */
+  @Transactional
+  public OpenItemEntity made(OpenItem item, Long settlementId) {
+    return items.save(OpenItemEntity.madeBy(settlementId, item));
+  }
+
+  /** What a settlement made, in its order. */
+  public List<OpenItemEntity> madeBy(Long settlementId) {
+    return items.findByMadeBySettlementIdOrderById(settlementId);
+  }
+
+  /** What a customer and its branches have open, oldest first. */
+  public List<OpenItemEntity> openOfFamily(Long customerId) {
+    return items.openOf(family(customerId));
+  }
+
+  /** What stands open on the customer's own account, oldest first. */
+  public List<OpenItemEntity> openOf(Long customerId) {
+    return items.openOf(List.of(customerId));
+  }
+
+  /** A customer and those it pays for. */
+  public List<Long> family(Long customerId) {
+    var family = new ArrayList<Long>(List.of(customerId));
+    customers.findByParentIdOrderByName(customerId).forEach(b -> family.add(b.id()));
+    return family;
+  }
+
+  public List<OpenItemEntity> withBalance(Long companyId, Money balance, int most) {
+    return items.withBalance(
+        companyId,
+        balance.getCurrencyUnit().getCode(),
+        balance.getAmountMinorLong(),
+        Limit.of(most));
+  }
+
+  public List<OpenItemEntity> named(Long companyId, Collection<String> words) {
+    return words.isEmpty() ? List.of() : items.named(companyId, words);
+  }
+
+  public boolean hasItem(Long companyId, String number) {
+    return items.existsByCompanyIdAndNumber(companyId, number);
+  }
+
+  /** Keeps an invoice that was written here, with the tax its total contains. */
+  @Transactional
+  public OpenItemEntity add(Invoice invoice, Money tax) {
+    var row = new OpenItemEntity(invoice, null);
+    row.contains(tax);
+    return items.save(row);
   }
 }

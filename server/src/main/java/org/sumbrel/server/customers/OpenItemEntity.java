@@ -13,11 +13,14 @@ import java.time.LocalDate;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.sumbrel.core.receivables.Claim;
+import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.core.receivables.EarlyPaymentTerms;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OnAccount;
 import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.core.receivables.RefundDue;
 
 /**
  * Anything on a customer's account with a balance; amounts in minor units, signed from our side.
@@ -30,7 +33,9 @@ public class OpenItemEntity {
   public enum Kind {
     INVOICE,
     CREDIT_NOTE,
-    ON_ACCOUNT
+    ON_ACCOUNT,
+    CLAIM,
+    REFUND
   }
 
   @Id
@@ -55,6 +60,12 @@ public class OpenItemEntity {
   private String creditorReference;
   private String terms;
   private LocalDate settledOn;
+
+  @Enumerated(EnumType.STRING)
+  private ClaimReason claimReason;
+
+  private long taxMinor;
+  private Long madeBySettlementId;
   @Version private long version;
 
   protected OpenItemEntity() {}
@@ -80,9 +91,30 @@ public class OpenItemEntity {
       this.orderReference = invoice.orderReference();
       this.creditorReference = invoice.creditorReference();
       this.terms = invoice.terms().map(Object::toString).orElse("");
+    } else if (item instanceof Claim claim) {
+      this.kind = Kind.CLAIM;
+      this.claimReason = claim.reason();
+    } else if (item instanceof RefundDue) {
+      this.kind = Kind.REFUND;
     } else {
       this.kind = item instanceof CreditNote ? Kind.CREDIT_NOTE : Kind.ON_ACCOUNT;
     }
+  }
+
+  /** A row for an item that a settlement made. */
+  static OpenItemEntity madeBy(Long settlementId, OpenItem item) {
+    var row = new OpenItemEntity(item, null);
+    row.madeBySettlementId = settlementId;
+    return row;
+  }
+
+  /** The tax contained in the total, for whoever reads the books. */
+  void contains(Money tax) {
+    taxMinor = tax.getAmountMinorLong();
+  }
+
+  public ClaimReason claimReason() {
+    return claimReason;
   }
 
   public Long id() {
@@ -169,6 +201,9 @@ public class OpenItemEntity {
       case CREDIT_NOTE ->
           new CreditNote(key, company, customer, number, issuedOn, dueOn, total(), open());
       case ON_ACCOUNT -> new OnAccount(key, company, customer, number, issuedOn, total(), open());
+      case CLAIM ->
+          new Claim(key, company, customer, number, issuedOn, total(), open(), claimReason);
+      case REFUND -> new RefundDue(key, company, customer, number, issuedOn, total(), open());
     };
   }
 }

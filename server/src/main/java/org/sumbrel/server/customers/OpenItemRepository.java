@@ -42,4 +42,36 @@ interface OpenItemRepository extends JpaRepository<OpenItemEntity, Long> {
       from OpenItemEntity i where i.openMinor <> 0 and i.customerId in :customers group by i.customerId, i.currency
       """)
   List<Owed> owedBy(Collection<Long> customers);
+
+  List<OpenItemEntity> findByMadeBySettlementIdOrderById(Long settlementId);
+
+  boolean existsByCompanyIdAndNumber(Long companyId, String number);
+
+  @Query(
+      "select i from OpenItemEntity i where i.companyId = :company and i.currency = :currency and i.openMinor = :minor order by i.dueOn, i.id")
+  List<OpenItemEntity> withBalance(Long company, String currency, long minor, Limit limit);
+
+  /** Items whose number or order reference is one of these, however written in capitals. */
+  @Query(
+      "select i from OpenItemEntity i where i.companyId = :company and (upper(i.number) in :words or upper(i.orderReference) in :words)")
+  List<OpenItemEntity> named(Long company, Collection<String> words);
+
+  /** A customer with money on account and invoices it could pay. */
+  record Applicable(
+      Long customerId, String currency, long creditMinor, long owedMinor, long invoices) {}
+
+  @Query(
+      """
+      select new org.sumbrel.server.customers.OpenItemRepository$Applicable(i.customerId, i.currency,
+        sum(case when i.openMinor < 0 then i.openMinor else 0L end),
+        sum(case when i.openMinor > 0 then i.openMinor else 0L end),
+        sum(case when i.openMinor > 0 then 1L else 0L end))
+      from OpenItemEntity i where i.companyId = :company and i.openMinor <> 0 and i.kind <> org.sumbrel.server.customers.OpenItemEntity.Kind.REFUND
+        and i.customerId in (select j.customerId from OpenItemEntity j
+          where j.companyId = :company and j.kind = org.sumbrel.server.customers.OpenItemEntity.Kind.ON_ACCOUNT and j.openMinor <> 0)
+      group by i.customerId, i.currency
+      having sum(case when i.openMinor < 0 then i.openMinor else 0L end) < 0
+        and sum(case when i.openMinor > 0 then i.openMinor else 0L end) > 0
+      """)
+  List<Applicable> applicable(Long company);
 }

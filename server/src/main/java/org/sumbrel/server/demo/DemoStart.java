@@ -16,6 +16,7 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.sumbrel.core.settle.Limits;
 import org.sumbrel.core.settle.Policy;
 import org.sumbrel.core.settle.Tolerance;
 import org.sumbrel.formats.BrokenFile;
@@ -125,6 +126,7 @@ class DemoStart implements ApplicationRunner {
         mill, "1010", "Operating USD", "Copperbeck Savings Bank", DemoBooks.OPERATING, usd);
     companies.addBankAccount(mill, "1020", "Lockbox USD", "Copperbeck Savings Bank", LOCKBOX, usd);
     companies.decide(mill, usd, policy(usd));
+    companies.addTaxCode(mill, "SALES6", "Sales tax 6 %", BigDecimal.valueOf(6));
     return mill;
   }
 
@@ -139,11 +141,19 @@ class DemoStart implements ApplicationRunner {
 
   private static Policy policy(CurrencyUnit currency) {
     var standard = Policy.standard(currency);
+    var clerk = standard.clerk();
     return new Policy(
         standard.discountGraceDays(),
-        new Tolerance(
-            Money.ofMajor(currency, 2), Money.ofMajor(currency, 1), BigDecimal.valueOf(5)),
-        standard.usualBankFees(),
+        new Limits(
+            new Tolerance(
+                Money.ofMajor(currency, 2), Money.ofMajor(currency, 1), BigDecimal.valueOf(5)),
+            clerk.fee(),
+            clerk.unearnedDiscount(),
+            clerk.refund()),
+        standard.supervisor(),
+        standard.usualFees(),
+        BigDecimal.ZERO,
+        Money.zero(currency),
         standard.clearAt(),
         standard.tornWithin());
   }

@@ -9,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.time.Instant;
 import java.time.LocalDate;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -28,6 +29,8 @@ public class BankEntryEntity {
     WAITING,
     /** Explained by a settlement. */
     SETTLED,
+    /** Set aside with a reason. */
+    SHELVED,
     /** Money from us; kept for the tie-out. */
     DEBIT
   }
@@ -56,6 +59,13 @@ public class BankEntryEntity {
 
   private int standingRank;
   private Long settledCustomerId;
+
+  @Enumerated(EnumType.STRING)
+  private ShelvingReason shelvedReason;
+
+  private String shelvedNote;
+  private String shelvedBy;
+  private Instant shelvedAt;
   @Version private long version;
 
   protected BankEntryEntity() {}
@@ -157,6 +167,39 @@ public class BankEntryEntity {
     status = Status.WAITING;
     settledCustomerId = null;
     standingRank = Standing.BLANK.ordinal();
+  }
+
+  /** Set aside with a reason; it stays in every total. */
+  void shelve(ShelvingReason reason, String note, String by, Instant at) {
+    status = Status.SHELVED;
+    shelvedReason = reason;
+    shelvedNote = note;
+    shelvedBy = by;
+    shelvedAt = at;
+  }
+
+  void takeBack() {
+    status = Status.WAITING;
+    shelvedReason = null;
+    shelvedNote = null;
+    shelvedBy = null;
+    shelvedAt = null;
+  }
+
+  ShelvingReason shelvedReason() {
+    return shelvedReason;
+  }
+
+  String shelvedNote() {
+    return shelvedNote;
+  }
+
+  String shelvedBy() {
+    return shelvedBy;
+  }
+
+  Instant shelvedAt() {
+    return shelvedAt;
   }
 
   /** The entry as the core knows money that arrived. */

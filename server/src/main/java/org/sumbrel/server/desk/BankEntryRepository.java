@@ -20,6 +20,19 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
       "select e from BankEntryEntity e where e.companyId = :company and e.settledCustomerId is not null order by e.id desc")
   List<BankEntryEntity> settledLast(Long company, Limit limit);
 
+  @Query(
+      """
+      select e from BankEntryEntity e where e.companyId = :company and e.status = :status and e.currency = :currency
+        and e.amountMinor = :minor and e.bookedOn between :from and :until order by e.id desc
+      """)
+  List<BankEntryEntity> ofAmount(
+      Long company,
+      BankEntryEntity.Status status,
+      String currency,
+      long minor,
+      LocalDate from,
+      LocalDate until);
+
   String FITS =
       """
       e.companyId = :company and e.status = :status

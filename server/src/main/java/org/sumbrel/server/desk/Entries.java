@@ -36,6 +36,17 @@ public class Entries {
     return entries.findByCompanyIdAndStatus(companyId, BankEntryEntity.Status.WAITING);
   }
 
+  /** Settled entries of the same amount, booked up to so many days before or after. */
+  public List<BankEntryEntity> settledAlike(BankEntryEntity entry, int days) {
+    return entries.ofAmount(
+        entry.companyId(),
+        BankEntryEntity.Status.SETTLED,
+        entry.amount().getCurrencyUnit().getCode(),
+        entry.amount().getAmountMinorLong(),
+        entry.bookedOn().minusDays(days),
+        entry.bookedOn().plusDays(days));
+  }
+
   @Transactional
   public void addAll(Collection<BankEntryEntity> fresh) {
     entries.saveAll(fresh);

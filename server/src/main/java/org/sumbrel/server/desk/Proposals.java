@@ -126,6 +126,26 @@ public class Proposals {
         .collect(Collectors.toMap(ProposalEntity::entryId, p -> read(p.body())));
   }
 
+  /** The items of each explanation of an entry, best first, and who is thought to have paid. */
+  public record Explained(List<List<Long>> items, Optional<Long> payer) {}
+
+  @Transactional(readOnly = true)
+  public Explained explained(Long entryId) {
+    return Optional.ofNullable(of(List.of(entryId)).get(entryId))
+        .map(
+            p ->
+                new Explained(
+                    p.proposals().stream()
+                        .map(
+                            one ->
+                                one.applications().stream()
+                                    .map(StoredProposals.StoredApplication::itemId)
+                                    .toList())
+                        .toList(),
+                    Optional.ofNullable(p.lead())))
+        .orElseGet(() -> new Explained(List.of(), Optional.empty()));
+  }
+
   /** The first explanation of an entry, where it stands clear. */
   @Transactional(readOnly = true)
   public Optional<ClearExplanation> clear(Long entryId) {

@@ -56,19 +56,18 @@ public class Journal {
     var entity = entries.findById(entryId).orElseThrow();
     var chart = companies.chartOf(entity.companyId());
     var lines = new ArrayList<JournalLine>();
-    Long bank = null;
     for (var line : entity.lines()) {
       var role = chart.get(line.ledgerAccountId()).role();
-      bank = role == AccountRole.BANK ? line.ledgerAccountId() : bank;
       lines.add(
           new JournalLine(
               role,
+              Optional.of(line.ledgerAccountId().toString()),
               Optional.ofNullable(line.customerId()).map(Object::toString),
               Money.ofMinor(CurrencyUnit.of(line.currency()), line.amountMinor())));
     }
     var original =
         new JournalEntry(entity.companyId().toString(), entity.bookedOn(), entity.text(), lines);
-    return write(original.mirrored(on, text), bank, by, entryId);
+    return write(original.mirrored(on, text), null, by, entryId);
   }
 
   /** Writes many entries of one company, none of which touches a bank. */
@@ -89,10 +88,14 @@ public class Journal {
             companyId, entry.bookedOn(), entry.text(), by, clock.instant(), reverses);
     for (var line : entry.lines()) {
       var account =
-          line.role() == AccountRole.BANK
-              ? bankLedgerAccount
-              : accounts.computeIfAbsent(
-                  line.role(), role -> companies.accountFor(companyId, role));
+          line.accountId()
+              .map(Long::valueOf)
+              .orElseGet(
+                  () ->
+                      line.role() == AccountRole.BANK
+                          ? bankLedgerAccount
+                          : accounts.computeIfAbsent(
+                              line.role(), role -> companies.accountFor(companyId, role)));
       written.add(
           account,
           line.customerId().map(Long::valueOf).orElse(null),

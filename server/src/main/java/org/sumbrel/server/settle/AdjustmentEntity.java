@@ -11,7 +11,16 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
+import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.settle.Adjustment;
+import org.sumbrel.core.settle.ClaimRaised;
+import org.sumbrel.core.settle.FeeWithheld;
+import org.sumbrel.core.settle.FeeWithheld.KeptBy;
+import org.sumbrel.core.settle.RefundPromised;
+import org.sumbrel.core.settle.Rounding;
+import org.sumbrel.core.settle.SmallWriteOff;
+import org.sumbrel.core.settle.ToAccount;
+import org.sumbrel.core.settle.UnearnedDiscount;
 import org.sumbrel.server.api.AdjustmentKind;
 
 /** An amount that explains a difference in a settlement. */
@@ -37,14 +46,28 @@ class AdjustmentEntity {
   private AdjustmentKind kind;
 
   private long amountMinor;
+  private long taxMinor;
+  private Long customerId;
+  private Long ledgerAccountId;
+
+  @Enumerated(EnumType.STRING)
+  private ClaimReason reason;
+
+  private String text;
 
   protected AdjustmentEntity() {}
 
   AdjustmentEntity(SettlementEntity settlement, int position, Adjustment adjustment) {
     this.settlement = settlement;
     this.position = position;
-    this.kind = AdjustmentKind.of(adjustment);
+    var sent = Differences.toSend(adjustment);
+    this.kind = sent.kind();
     this.amountMinor = adjustment.amount().getAmountMinorLong();
+    this.taxMinor = sent.tax() == null ? 0 : sent.tax().toMoney().getAmountMinorLong();
+    this.customerId = sent.customerId();
+    this.ledgerAccountId = sent.accountId();
+    this.reason = sent.reason();
+    this.text = sent.text();
   }
 
   AdjustmentKind kind() {
@@ -53,5 +76,29 @@ class AdjustmentEntity {
 
   long amountMinor() {
     return amountMinor;
+  }
+
+  ClaimReason reason() {
+    return reason;
+  }
+
+  String text() {
+    return text;
+  }
+
+  /** The adjustment as the core knows it. */
+  Adjustment toAdjustment() {
+    var amount = settlement.money(amountMinor);
+    var tax = settlement.money(taxMinor);
+    return switch (kind) {
+      case BANK_FEE -> new FeeWithheld(amount, KeptBy.BANK, tax);
+      case PROCESSING_FEE -> new FeeWithheld(amount, KeptBy.PROCESSOR, tax);
+      case UNEARNED_DISCOUNT -> new UnearnedDiscount(amount);
+      case WRITE_OFF -> new SmallWriteOff(amount, text);
+      case CLAIM -> new ClaimRaised(amount, customerId.toString(), reason, text);
+      case ROUNDING -> new Rounding(amount);
+      case REFUND -> new RefundPromised(amount, customerId.toString());
+      case TO_ACCOUNT -> new ToAccount(amount, ledgerAccountId.toString(), tax, text);
+    };
   }
 }

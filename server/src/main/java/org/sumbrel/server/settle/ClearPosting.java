@@ -38,6 +38,7 @@ class ClearPosting {
                     new PostSettlement(
                         entryId,
                         null,
+                        null,
                         c.parts().stream()
                             .map(
                                 p ->
@@ -48,15 +49,15 @@ class ClearPosting {
                                         null))
                             .toList(),
                         c.differences().stream()
-                            .map(d -> new Difference(d.kind(), new MoneyView(d.amount(), currency)))
+                            .map(d -> Difference.of(d.kind(), new MoneyView(d.amount(), currency)))
                             .toList(),
                         new MoneyView(c.onAccount(), currency),
                         c.customerId(),
-                        1))
+                        1,
+                        null))
             // what is settled already is refused by name below; a repeated call is answered as
             // before
-            .orElseGet(
-                () -> new PostSettlement(entryId, null, List.of(), List.of(), null, null, 1));
+            .orElseGet(() -> PostSettlement.of(entryId, List.of(), List.of()));
     if (clear.isEmpty() && entry.status() == BankEntryEntity.Status.WAITING) {
       throw new Conflict("NOT_CLEAR", "This entry no longer stands clear; nothing was posted.");
     }

@@ -1,15 +1,22 @@
 package org.sumbrel.server.settle;
 
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Application;
 import org.sumbrel.core.settle.Draft;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
@@ -25,16 +32,40 @@ class DraftAssembler {
 
   private final Entries entries;
   private final Customers customers;
+  private final Companies companies;
   private final SettlementRepository settlements;
+  private final Differences differences;
+  private final Clock clock;
 
-  DraftAssembler(Entries entries, Customers customers, SettlementRepository settlements) {
+  DraftAssembler(
+      Entries entries,
+      Customers customers,
+      Companies companies,
+      SettlementRepository settlements,
+      Differences differences,
+      Clock clock) {
     this.entries = entries;
     this.customers = customers;
+    this.companies = companies;
     this.settlements = settlements;
+    this.differences = differences;
+    this.clock = clock;
   }
 
-  /** A draft with the rows it was made of. */
-  record Assembled(Draft draft, BankEntryEntity entry, Map<Long, OpenItemEntity> items) {}
+  /**
+   * A draft with the rows it was made of.
+   *
+   * @param entry null where no money came
+   */
+  record Assembled(
+      Draft draft, Long companyId, BankEntryEntity entry, Map<Long, OpenItemEntity> items) {}
+
+  /**
+   * What has changed under a draft since its items were looked at.
+   *
+   * @param open what is open of it now
+   */
+  record Change(OpenItemEntity item, Money taken, String sentence) {}
 
   /**
    * The draft.
@@ -43,18 +74,36 @@ class DraftAssembler {
    *     looked at
    */
   Assembled assemble(PostSettlement command) {
-    var entry = entries.entry(command.entryId());
-    requireWaiting(entry);
-    if (command.entryVersion() != null && command.entryVersion() != entry.version()) {
+    var assembled = look(command);
+    var entry = assembled.entry();
+    if (entry != null
+        && command.entryVersion() != null
+        && command.entryVersion() != entry.version()) {
       throw new Conflict(
           "STALE",
           "This entry has changed since you looked at it. Look again; nothing was posted.");
     }
+    var changes = changes(command, assembled.items());
+    if (!changes.isEmpty()) {
+      throw new Conflict("STALE", changes.get(0).sentence() + " Nothing was posted.");
+    }
+    return assembled;
+  }
+
+  /** The draft as things stand now, whatever has changed since. */
+  Assembled look(PostSettlement command) {
+    var entry = command.entryId() == null ? null : entries.entry(command.entryId());
+    if (entry != null) {
+      requireWaiting(entry);
+    } else if (command.accountOf() == null) {
+      throw new BadRequest("Say which entry this explains, or whose account it is about.");
+    }
+    var companyId = entry == null ? customers.companyOf(command.accountOf()) : entry.companyId();
+    var receipt = entry == null ? nothing(command, companyId) : entry.toReceipt();
     var items =
         customers.items(
             command.applications().stream().map(AppliedItem::itemId).distinct().toList());
-    command.applications().forEach(a -> requireUnchanged(a, items.get(a.itemId())));
-    var zero = Money.zero(entry.amount().getCurrencyUnit());
+    var zero = Money.zero(receipt.amount().getCurrencyUnit());
     var applications =
         command.applications().stream()
             .map(
@@ -65,21 +114,63 @@ class DraftAssembler {
                         a.discount() == null ? zero : a.discount().toMoney()))
             .toList();
     var adjustments =
-        command.adjustments().stream().map(d -> d.kind().of(d.amount().toMoney())).toList();
+        command.adjustments().stream().map(d -> differences.toAdjustment(d, companyId)).toList();
     var onAccount = Optional.ofNullable(command.onAccount()).map(MoneyView::toMoney).orElse(zero);
     if (onAccount.isNegative()) {
       throw new BadRequest("What stays on account cannot be negative.");
     }
     var keeper =
         Optional.ofNullable(command.onAccountCustomerId())
-            .map(id -> customers.customer(entry.companyId(), id).id().toString());
+            .map(id -> customers.customer(companyId, id).id().toString());
     return new Assembled(
-        new Draft(entry.toReceipt(), applications, adjustments, onAccount, keeper), entry, items);
+        new Draft(receipt, applications, adjustments, onAccount, keeper), companyId, entry, items);
+  }
+
+  private Receipt nothing(PostSettlement command, Long companyId) {
+    var currency =
+        command.applications().stream()
+            .findFirst()
+            .map(a -> a.amount().toMoney().getCurrencyUnit())
+            .orElseGet(() -> CurrencyUnit.of(companies.company(companyId).currency()));
+    return Receipt.none(companyId.toString(), LocalDate.now(clock), currency);
+  }
+
+  /** The items that have changed since the draft saw them, each with a sentence. */
+  List<Change> changes(PostSettlement command, Map<Long, OpenItemEntity> items) {
+    var changes = new ArrayList<Change>();
+    for (var application : command.applications()) {
+      var item = items.get(application.itemId());
+      if (application.itemVersion() != null && application.itemVersion() != item.version()) {
+        changes.add(new Change(item, application.amount().toMoney(), sentence(item)));
+      }
+    }
+    return changes;
+  }
+
+  private String sentence(OpenItemEntity item) {
+    var by =
+        settlements
+            .latestOf(item.id())
+            .map(s -> ", by " + s.lastTouchedBy() + " with settlement " + s.id())
+            .orElse("");
+    return item.number()
+        + " has changed since you looked at it"
+        + by
+        + ": "
+        + MoneyText.grouped(item.open())
+        + " of it is open now.";
   }
 
   private void requireWaiting(BankEntryEntity entry) {
     if (entry.status() == BankEntryEntity.Status.DEBIT) {
       throw new BadRequest("This entry is money from us; it pays no invoice.");
+    }
+    if (entry.status() == BankEntryEntity.Status.SHELVED) {
+      throw new Conflict(
+          "SHELVED",
+          "These "
+              + MoneyText.grouped(entry.amount())
+              + " are on the shelf; take them back first. Nothing was posted.");
     }
     if (entry.status() == BankEntryEntity.Status.SETTLED) {
       var by =
@@ -94,17 +185,6 @@ class DraftAssembler {
               + " are settled already"
               + by
               + "; nothing was posted.");
-    }
-  }
-
-  private static void requireUnchanged(AppliedItem application, OpenItemEntity item) {
-    if (application.itemVersion() != null && application.itemVersion() != item.version()) {
-      throw new Conflict(
-          "STALE",
-          item.number()
-              + " has changed since you looked at it: "
-              + MoneyText.grouped(item.open())
-              + " of it is open now. Nothing was posted.");
     }
   }
 }

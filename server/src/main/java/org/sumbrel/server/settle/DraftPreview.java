@@ -1,25 +1,31 @@
 package org.sumbrel.server.settle;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.Posting;
+import org.sumbrel.core.receivables.ClaimReason;
+import org.sumbrel.core.settle.Authority;
 import org.sumbrel.core.settle.Draft;
-import org.sumbrel.core.settle.Policy;
 import org.sumbrel.core.settle.RemainderOption;
 import org.sumbrel.core.settle.SettlementRefused;
-import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.journal.Journal;
 import org.sumbrel.server.journal.JournalController.LineView;
+import org.sumbrel.server.settle.DraftAssembler.Assembled;
+import org.sumbrel.server.settle.DraftAssembler.Change;
 import org.sumbrel.server.settle.PostSettlement.AppliedItem;
-import org.sumbrel.server.settle.PostSettlement.Difference;
 
 /** What a draft comes to before it is posted. */
 @Service
@@ -28,12 +34,19 @@ class DraftPreview {
 
   private final DraftAssembler drafts;
   private final Companies companies;
+  private final Customers customers;
   private final Journal journal;
   private final Clock clock;
 
-  DraftPreview(DraftAssembler drafts, Companies companies, Journal journal, Clock clock) {
+  DraftPreview(
+      DraftAssembler drafts,
+      Companies companies,
+      Customers customers,
+      Journal journal,
+      Clock clock) {
     this.drafts = drafts;
     this.companies = companies;
+    this.customers = customers;
     this.journal = journal;
     this.clock = clock;
   }
@@ -44,36 +57,61 @@ class DraftPreview {
       @NotNull MoneyView discount,
       @NotNull MoneyView adjustments,
       @NotNull MoneyView onAccount,
+      @NotNull MoneyView refund,
+      @NotNull MoneyView toAccounts,
       @NotNull MoneyView left) {}
 
   record OptionView(
       @NotNull RemainderOption.Kind kind,
       @NotNull MoneyView amount,
       @NotNull boolean allowed,
-      @NotNull String refusal) {}
+      @NotNull @Schema(description = "why it is not allowed") String refusal,
+      @NotNull @Schema(description = "why somebody else must approve it; empty where nobody must")
+          String approval,
+      @NotNull @Schema(description = "what speaks for it") String note) {}
 
-  /** A draft with its sums; {@code refusal} says why it cannot be posted, null where it can. */
+  record CustomerTotal(@NotNull Long customerId, @NotNull String name, @NotNull MoneyView taken) {}
+
+  /**
+   * A draft with its sums.
+   *
+   * @param refusal why it cannot be posted, null where it can
+   * @param needsApproval whether a supervisor could post it all the same
+   * @param changes what changed underneath, in sentences
+   * @param adjusted the draft brought up to what is open now, where something changed
+   */
   record DraftView(
       @NotNull PostSettlement draft,
       @NotNull TallyView tally,
+      @NotNull List<CustomerTotal> customers,
       @NotNull List<OptionView> options,
       String refusal,
-      @NotNull List<LineView> lines) {}
+      @NotNull boolean needsApproval,
+      @NotNull List<LineView> lines,
+      @NotNull List<String> changes,
+      PostSettlement adjusted) {}
 
   /** The draft as sent, or as it is once its rest is treated so. */
-  DraftView of(PostSettlement command, RemainderOption.Kind treat) {
-    var assembled = drafts.assemble(command);
-    var entry = assembled.entry();
-    var policy = companies.policy(entry.companyId(), entry.amount().getCurrencyUnit());
-    var draft =
-        treat == null ? assembled.draft() : RemainderOption.taken(assembled.draft(), treat, policy);
-    var bank = companies.bankAccount(entry.bankAccountId()).ledgerAccountId();
-    return view(
-        draft, treat == null ? command : asSent(draft, command, assembled.items()), policy, bank);
+  DraftView of(
+      PostSettlement command,
+      RemainderOption.Kind treat,
+      Optional<ClaimReason> reason,
+      Authority authority) {
+    var assembled = drafts.look(command);
+    var policy =
+        companies.policy(
+            assembled.companyId(), assembled.draft().receipt().amount().getCurrencyUnit());
+    if (treat == null) {
+      return view(assembled, assembled.draft(), command, authority);
+    }
+    var treated = RemainderOption.taken(assembled.draft(), treat, reason, policy, authority);
+    return view(assembled, treated, asSent(treated, command), authority);
   }
 
-  private DraftView view(Draft draft, PostSettlement sent, Policy policy, Long bank) {
+  private DraftView view(
+      Assembled assembled, Draft draft, PostSettlement sent, Authority authority) {
     var tally = draft.tally();
+    var policy = companies.policy(assembled.companyId(), tally.received().getCurrencyUnit());
     var tallyView =
         new TallyView(
             MoneyView.of(tally.received()),
@@ -81,46 +119,134 @@ class DraftPreview {
             MoneyView.of(tally.discount()),
             MoneyView.of(tally.adjustments()),
             MoneyView.of(tally.onAccount()),
+            MoneyView.of(tally.refund()),
+            MoneyView.of(tally.toAccounts()),
             MoneyView.of(tally.left()));
     var options =
-        RemainderOption.of(draft, policy).stream()
-            .map(o -> new OptionView(o.kind(), MoneyView.of(o.amount()), o.allowed(), o.refusal()))
+        RemainderOption.of(draft, policy, authority).stream()
+            .map(
+                o ->
+                    new OptionView(
+                        o.kind(),
+                        MoneyView.of(o.amount()),
+                        o.allowed(),
+                        o.refusal(),
+                        o.approval(),
+                        o.note()))
             .toList();
+    var changes = drafts.changes(sent, assembled.items());
+    String refusal = null;
+    var needsApproval = false;
+    List<LineView> lines = List.of();
     try {
-      var settlement = draft.settle(policy);
-      var lines =
-          journal.preview(Posting.entryFor(settlement, LocalDate.now(clock), "preview"), bank);
-      return new DraftView(sent, tallyView, options, null, lines);
+      lines = lines(draft, assembled, authority);
     } catch (SettlementRefused refused) {
-      return new DraftView(sent, tallyView, options, refused.getMessage(), List.of());
+      refusal = refused.getMessage();
+      if (refused.code() == SettlementRefused.Code.NEEDS_APPROVAL) {
+        needsApproval = true;
+        lines = lines(draft, assembled, Authority.SUPERVISOR);
+      }
     }
+    return new DraftView(
+        sent,
+        tallyView,
+        customers(draft),
+        options,
+        refusal,
+        needsApproval,
+        lines,
+        changes.stream().map(Change::sentence).toList(),
+        changes.isEmpty() ? null : adjusted(sent, assembled.items(), changes));
   }
 
-  private static PostSettlement asSent(
-      Draft draft, PostSettlement command, Map<Long, OpenItemEntity> items) {
+  private List<LineView> lines(Draft draft, Assembled assembled, Authority authority) {
+    var policy =
+        companies.policy(assembled.companyId(), draft.receipt().amount().getCurrencyUnit());
+    var entry = Posting.entryFor(draft.settle(policy, authority), LocalDate.now(clock), "preview");
+    var bank =
+        assembled.entry() == null
+            ? null
+            : companies.bankAccount(assembled.entry().bankAccountId()).ledgerAccountId();
+    return journal.preview(entry, bank);
+  }
+
+  private List<CustomerTotal> customers(Draft draft) {
+    var totals = draft.byCustomer();
+    var names = customers.names(totals.keySet().stream().map(Long::valueOf).toList());
+    return totals.entrySet().stream()
+        .map(
+            e -> {
+              var id = Long.valueOf(e.getKey());
+              return new CustomerTotal(id, names.getOrDefault(id, ""), MoneyView.of(e.getValue()));
+            })
+        .toList();
+  }
+
+  /**
+   * The draft with the changed items at what is open of them now; without those that are settled.
+   */
+  private static PostSettlement adjusted(
+      PostSettlement sent, Map<Long, OpenItemEntity> items, List<Change> changes) {
+    var changed = changes.stream().collect(Collectors.toMap(c -> c.item().id(), c -> c));
+    var applications = new ArrayList<AppliedItem>();
+    for (var application : sent.applications()) {
+      var change = changed.get(application.itemId());
+      if (change == null) {
+        applications.add(application);
+        continue;
+      }
+      var item = items.get(application.itemId());
+      var fits = !change.taken().abs().isGreaterThan(item.open().abs());
+      if (!item.open().isZero()) {
+        applications.add(
+            new AppliedItem(
+                item.id(),
+                MoneyView.of(fits ? change.taken() : item.open()),
+                fits ? application.discount() : null,
+                item.version()));
+      }
+    }
+    return new PostSettlement(
+        sent.entryId(),
+        null,
+        sent.accountOf(),
+        applications,
+        sent.adjustments(),
+        sent.onAccount(),
+        sent.onAccountCustomerId(),
+        null,
+        sent.despite());
+  }
+
+  private static PostSettlement asSent(Draft draft, PostSettlement command) {
+    var versions =
+        command.applications().stream()
+            .filter(a -> a.itemVersion() != null)
+            .collect(Collectors.toMap(AppliedItem::itemId, AppliedItem::itemVersion));
     var applications =
         draft.applications().stream()
             .map(
                 a -> {
                   var id = Long.valueOf(a.item().id());
                   return new AppliedItem(
-                      id,
-                      MoneyView.of(a.amount()),
-                      MoneyView.of(a.discount()),
-                      items.get(id).version());
+                      id, MoneyView.of(a.amount()), MoneyView.of(a.discount()), versions.get(id));
                 })
             .toList();
-    var adjustments =
-        draft.adjustments().stream()
-            .map(a -> new Difference(AdjustmentKind.of(a), MoneyView.of(a.amount())))
-            .toList();
+    // what a hand has set stays as it was sent; only what is new is added
+    var adjustments = new ArrayList<>(command.adjustments());
+    draft.adjustments().stream()
+        .skip(command.adjustments().size())
+        .map(Differences::toSend)
+        .forEach(adjustments::add);
     return new PostSettlement(
         command.entryId(),
         command.entryVersion(),
+        command.accountOf(),
         applications,
         adjustments,
         MoneyView.of(draft.onAccount()),
         command.onAccountCustomerId(),
-        null);
+        null,
+        command.despite());
   }
 }

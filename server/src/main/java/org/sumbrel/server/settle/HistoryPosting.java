@@ -41,7 +41,7 @@ public class HistoryPosting {
                         null))
             .toList();
     settlements.post(
-        new PostSettlement(entryId, null, applications, List.of(), null, null, null),
+        PostSettlement.of(entryId, applications, List.of()),
         SettlementEntity.Origin.HAND,
         Optional.empty(),
         new Actor(by, Role.CLERK));

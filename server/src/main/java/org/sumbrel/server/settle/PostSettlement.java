@@ -5,27 +5,43 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.MoneyView;
 
 /**
  * A draft as it is sent: what a bank entry pays, what explains the difference, what stays on
- * account.
+ * account. Without an entry it sets what stands on a customer's account against each other.
  */
 public record PostSettlement(
-    @NotNull Long entryId,
+    @Schema(description = "the bank entry it explains; null where no money came") Long entryId,
     @Schema(
             description =
                 "the entry's version when it was looked at; where given and changed, the call is refused")
         Long entryVersion,
+    @Schema(description = "the customer whose account it is about, where there is no entry")
+        Long accountOf,
     @NotNull @Valid @Size(max = 2000) List<AppliedItem> applications,
-    @NotNull @Valid @Size(max = 20) List<Difference> adjustments,
+    @NotNull @Valid @Size(max = 50) List<Difference> adjustments,
     @Valid MoneyView onAccount,
-    @Schema(description = "on whose account it is kept") Long onAccountCustomerId,
+    @Schema(description = "on whose account it is kept, and to whom a refund is promised")
+        Long onAccountCustomerId,
     @Schema(
             description =
                 "the rank of the explanation that was taken as it stood; null where made by hand")
-        Integer explanation) {
+        Integer explanation,
+    @Schema(
+            description =
+                "why money goes to an account although open items or earlier settlements speak against it")
+        @Size(max = 400)
+        String despite) {
+
+  /** A draft of an entry as it begins. */
+  static PostSettlement of(
+      Long entryId, List<AppliedItem> applications, List<Difference> adjustments) {
+    return new PostSettlement(
+        entryId, null, null, applications, adjustments, null, null, null, null);
+  }
 
   /** A part set against an item. */
   public record AppliedItem(
@@ -43,5 +59,27 @@ public record PostSettlement(
           Long itemVersion) {}
 
   /** What explains a difference. */
-  public record Difference(@NotNull AdjustmentKind kind, @NotNull @Valid MoneyView amount) {}
+  public record Difference(
+      @NotNull AdjustmentKind kind,
+      @NotNull
+          @Valid
+          @Schema(
+              description =
+                  "what it keeps from us; negative where it is to our favour, so refunds and income booked to an account")
+          MoneyView amount,
+      @Valid
+          @Schema(
+              description =
+                  "the tax contained in a fee or in money to an account; for a fee the policy's where neither this nor a tax code is given")
+          MoneyView tax,
+      @Schema(description = "reckons the tax instead") @Size(max = 20) String taxCode,
+      @Schema(description = "who owes a claim or gets a refund") Long customerId,
+      @Schema(description = "the account that money goes to") Long accountId,
+      @Schema(description = "why a claim is made") ClaimReason reason,
+      @Size(max = 400) String text) {
+
+    static Difference of(AdjustmentKind kind, MoneyView amount) {
+      return new Difference(kind, amount, null, null, null, null, null, null);
+    }
+  }
 }

@@ -9,6 +9,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Supplier;
 import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -21,6 +22,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.settle.RemainderOption;
 import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.server.access.Actor;
@@ -87,8 +89,10 @@ class SettlementController {
           "What a draft comes to, how its rest may be treated, and what posting it would write; changes nothing")
   DraftPreview.DraftView preview(
       @Valid @RequestBody PostSettlement command,
-      @RequestParam(required = false) RemainderOption.Kind treat) {
-    return preview.of(command, treat);
+      @RequestParam(required = false) RemainderOption.Kind treat,
+      @RequestParam(required = false) ClaimReason reason,
+      Principal principal) {
+    return preview.of(command, treat, Optional.ofNullable(reason), Actor.of(principal).authority());
   }
 
   @PostMapping("/api/settlements/{id}/reversal")

@@ -49,7 +49,6 @@ class SettlementEntity {
   private String currency;
   private long receivedMinor;
   private long onAccountMinor;
-  private Long onAccountItemId;
   private Long onAccountCustomerId;
 
   @Enumerated(EnumType.STRING)
@@ -58,6 +57,8 @@ class SettlementEntity {
   @Enumerated(EnumType.STRING)
   private Status status;
 
+  private Long accountOfId;
+  private String draftedBy;
   private String postedBy;
   private Instant postedAt;
   private LocalDate postedOn;
@@ -80,20 +81,30 @@ class SettlementEntity {
 
   protected SettlementEntity() {}
 
+  /**
+   * A settlement that is posted now.
+   *
+   * @param entryId the bank entry it explains; null where no money came
+   * @param accountOfId the customer whose account it is about, where there is no entry
+   * @param draftedBy who made the draft, where somebody else approved it; else null
+   */
   SettlementEntity(
       Settlement settlement,
-      Long onAccountItemId,
+      Long entryId,
+      Long accountOfId,
       Origin origin,
+      String draftedBy,
       String postedBy,
       Instant postedAt,
       LocalDate postedOn,
       Long journalEntryId) {
     this.companyId = Long.valueOf(settlement.receipt().companyId());
-    this.entryId = Long.valueOf(settlement.receipt().id());
+    this.entryId = entryId;
+    this.accountOfId = accountOfId;
+    this.draftedBy = draftedBy;
     this.currency = settlement.receipt().amount().getCurrencyUnit().getCode();
     this.receivedMinor = settlement.receipt().amount().getAmountMinorLong();
     this.onAccountMinor = settlement.onAccount().getAmountMinorLong();
-    this.onAccountItemId = onAccountItemId;
     this.onAccountCustomerId =
         settlement.onAccount().isZero()
             ? null
@@ -136,8 +147,12 @@ class SettlementEntity {
     return money(onAccountMinor);
   }
 
-  Long onAccountItemId() {
-    return onAccountItemId;
+  Long accountOfId() {
+    return accountOfId;
+  }
+
+  String draftedBy() {
+    return draftedBy;
   }
 
   Long onAccountCustomerId() {
@@ -154,6 +169,11 @@ class SettlementEntity {
 
   String postedBy() {
     return postedBy;
+  }
+
+  /** Who posted it or, later, took it back. */
+  String lastTouchedBy() {
+    return reversedBy == null ? postedBy : reversedBy;
   }
 
   Instant postedAt() {

@@ -11,6 +11,16 @@ interface SettlementRepository extends JpaRepository<SettlementEntity, Long> {
   Optional<SettlementEntity> findFirstByEntryIdAndStatus(
       Long entryId, SettlementEntity.Status status);
 
+  /** The settlement that touched an item last. */
+  default Optional<SettlementEntity> latestOf(Long itemId) {
+    return touching(itemId, Limit.of(1)).stream().findFirst();
+  }
+
+  @Query(
+      "select s from SettlementEntity s where exists (select 1 from ApplicationEntity a where a.settlement = s and a.itemId = :item)"
+          + " order by coalesce(s.reversedAt, s.postedAt) desc, s.id desc")
+  List<SettlementEntity> touching(Long item, Limit limit);
+
   @Query(
       """
       select s from SettlementEntity s
@@ -18,7 +28,7 @@ interface SettlementRepository extends JpaRepository<SettlementEntity, Long> {
         and (:customer = 0
           or exists (select 1 from ApplicationEntity a, OpenItemEntity i
             where a.settlement = s and i.id = a.itemId and i.customerId = :customer)
-          or s.onAccountCustomerId = :customer)
+          or s.onAccountCustomerId = :customer or s.accountOfId = :customer)
         and (:q = ''
           or exists (select 1 from BankEntryEntity e where e.id = s.entryId
             and (lower(e.payerName) like lower(concat('%', :q, '%')) or lower(e.remittance) like lower(concat('%', :q, '%'))))

@@ -1,9 +1,11 @@
 package org.sumbrel.server.settle;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.journal.JournalController.LineView;
@@ -13,7 +15,8 @@ public record SettlementView(
     @NotNull Long id,
     @NotNull SettlementEntity.Status status,
     @NotNull SettlementEntity.Origin origin,
-    @NotNull Long entryId,
+    @Schema(description = "null where no money came") Long entryId,
+    String draftedBy,
     @NotNull LocalDate receivedOn,
     @NotNull String payer,
     @NotNull MoneyView received,
@@ -38,7 +41,11 @@ public record SettlementView(
       @NotNull MoneyView discount) {}
 
   /** What explained a difference. */
-  public record Adjusted(@NotNull AdjustmentKind kind, @NotNull MoneyView amount) {}
+  public record Adjusted(
+      @NotNull AdjustmentKind kind,
+      @NotNull MoneyView amount,
+      ClaimReason reason,
+      @NotNull String text) {}
 
   /** Who took it back, when and why. */
   public record Reversal(@NotNull String by, @NotNull Instant at, @NotNull String reason) {}

@@ -37,7 +37,13 @@ class SettlementViews {
 
   List<SettlementView> of(Collection<SettlementEntity> settlements) {
     var receipts =
-        entries.all(settlements.stream().map(SettlementEntity::entryId).toList()).stream()
+        entries
+            .all(
+                settlements.stream()
+                    .map(SettlementEntity::entryId)
+                    .filter(Objects::nonNull)
+                    .toList())
+            .stream()
             .collect(Collectors.toMap(BankEntryEntity::id, Function.identity()));
     var itemIds = new HashSet<Long>();
     settlements.forEach(s -> s.applications().forEach(a -> itemIds.add(a.itemId())));
@@ -48,6 +54,10 @@ class SettlementViews {
             .collect(Collectors.toCollection(HashSet::new));
     settlements.stream()
         .map(SettlementEntity::onAccountCustomerId)
+        .filter(Objects::nonNull)
+        .forEach(customerIds::add);
+    settlements.stream()
+        .map(SettlementEntity::accountOfId)
         .filter(Objects::nonNull)
         .forEach(customerIds::add);
     var names = customers.names(customerIds);
@@ -78,12 +88,16 @@ class SettlementViews {
         s.status(),
         s.origin(),
         s.entryId(),
-        receipt.bookedOn(),
-        receipt.payerWords(),
+        s.draftedBy(),
+        receipt == null ? s.postedOn() : receipt.bookedOn(),
+        receipt == null ? names.getOrDefault(s.accountOfId(), "") : receipt.payerWords(),
         MoneyView.of(s.received()),
         applications,
         s.adjustments().stream()
-            .map(a -> new Adjusted(a.kind(), MoneyView.of(s.money(a.amountMinor()))))
+            .map(
+                a ->
+                    new Adjusted(
+                        a.kind(), MoneyView.of(s.money(a.amountMinor())), a.reason(), a.text()))
             .toList(),
         MoneyView.of(s.onAccount()),
         s.onAccountCustomerId() == null ? null : names.get(s.onAccountCustomerId()),

@@ -6,19 +6,20 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.joda.money.Money;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.receivables.DayText;
-import org.sumbrel.core.receivables.OnAccount;
 import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Application;
 import org.sumbrel.core.settle.Settlement;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
+import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.Companies;
@@ -42,6 +43,8 @@ public class Settlements {
   private final Companies companies;
   private final Journal journal;
   private final Proposals proposals;
+  private final DoubleCountingWatch watch;
+  private final HeldDrafts held;
   private final Clock clock;
 
   Settlements(
@@ -53,6 +56,8 @@ public class Settlements {
       Companies companies,
       Journal journal,
       Proposals proposals,
+      DoubleCountingWatch watch,
+      HeldDrafts held,
       Clock clock) {
     this.settlements = settlements;
     this.answered = answered;
@@ -62,17 +67,20 @@ public class Settlements {
     this.companies = companies;
     this.journal = journal;
     this.proposals = proposals;
+    this.watch = watch;
+    this.held = held;
     this.clock = clock;
   }
 
   /**
-   * Posts a draft.
+   * Posts a draft on the say of whoever calls.
    *
    * @param call the key by which a repeated call is known, if the caller gave one
    * @return the settlement's id
    * @throws org.sumbrel.core.settle.SettlementRefused where a money rule or the policy is against
    *     it
-   * @throws Conflict where somebody was first
+   * @throws Conflict where somebody was first, holds a draft of it, or income would be counted
+   *     twice
    */
   public Long post(
       PostSettlement command, SettlementEntity.Origin origin, Optional<CallKey> call, Actor actor) {
@@ -80,37 +88,95 @@ public class Settlements {
     if (before.isPresent()) {
       return before.get();
     }
+    held.requireNotHeldByAnother(command, actor);
+    var posted = write(command, origin, null, actor);
+    call.ifPresent(
+        key ->
+            answered.save(
+                new AnsweredCallEntity(actor.name(), key.key(), key.requestHash(), posted)));
+    return posted;
+  }
+
+  /**
+   * Posts what another has drafted and handed over.
+   *
+   * @param draftedBy who must not be the one who approves
+   */
+  Long approve(PostSettlement command, String draftedBy, Actor approver) {
+    return write(command, SettlementEntity.Origin.HAND, draftedBy, approver);
+  }
+
+  private Long write(
+      PostSettlement command, SettlementEntity.Origin origin, String draftedBy, Actor actor) {
     var assembled = drafts.assemble(command);
     var entry = assembled.entry();
-    var policy = companies.policy(entry.companyId(), entry.amount().getCurrencyUnit());
-    var settlement = assembled.draft().settle(policy);
+    requireNothingCountedTwice(command);
+    var currency = assembled.draft().receipt().amount().getCurrencyUnit();
+    var policy = companies.policy(assembled.companyId(), currency);
+    var settlement = assembled.draft().settle(policy, actor.authority());
     var today = LocalDate.now(clock);
+    var settledOn = entry == null ? today : entry.bookedOn();
     for (var item : settlement.itemsAfter()) {
-      assembled.items().get(Long.valueOf(item.id())).balanceIs(item.open(), entry.bookedOn());
+      assembled.items().get(Long.valueOf(item.id())).balanceIs(item.open(), settledOn);
     }
-    var kept = keepOnAccount(settlement);
-    var bank = companies.bankAccount(entry.bankAccountId()).ledgerAccountId();
-    var text =
-        "Receipt of " + DayText.of(entry.bookedOn()) + " from " + shortened(entry.payerWords());
-    var entryId =
-        journal.write(Posting.entryFor(settlement, today, text), bank, actor.name(), null);
+    var bank =
+        entry == null ? null : companies.bankAccount(entry.bankAccountId()).ledgerAccountId();
+    var journalEntry =
+        journal.write(
+            Posting.entryFor(settlement, today, text(command, entry)), bank, actor.name(), null);
     var posted =
         settlements.save(
             new SettlementEntity(
                 settlement,
-                kept.map(OpenItemEntity::id).orElse(null),
+                command.entryId(),
+                entry == null ? command.accountOf() : null,
                 origin,
+                draftedBy,
                 actor.name(),
                 clock.instant(),
                 today,
-                entryId));
-    entry.settledFor(paidFor(settlement));
-    call.ifPresent(
-        key ->
-            answered.save(
-                new AnsweredCallEntity(actor.name(), key.key(), key.requestHash(), posted.id())));
-    proposals.mark(entry.companyId());
+                journalEntry));
+    // one settlement can make several items of a kind: the first carries its number alone
+    var made = new AtomicInteger();
+    settlement
+        .itemsMade(
+            prefix -> {
+              var n = made.incrementAndGet();
+              return prefix + "-" + posted.id() + (n == 1 ? "" : "-" + n);
+            })
+        .forEach(item -> customers.made(item, posted.id()));
+    if (entry != null) {
+      entry.settledFor(paidFor(settlement));
+    }
+    held.done(command);
+    proposals.mark(assembled.companyId());
     return posted.id();
+  }
+
+  private String text(PostSettlement command, BankEntryEntity entry) {
+    return entry == null
+        ? "Applied on the account of "
+            + shortened(customers.names(List.of(command.accountOf())).get(command.accountOf()))
+        : "Receipt of " + DayText.of(entry.bookedOn()) + " from " + shortened(entry.payerWords());
+  }
+
+  private void requireNothingCountedTwice(PostSettlement command) {
+    var booked =
+        command.adjustments().stream()
+            .anyMatch(
+                d -> d.kind() == AdjustmentKind.TO_ACCOUNT && d.amount().toMoney().isNegative());
+    var said = command.despite() != null && !command.despite().isBlank();
+    if (command.entryId() == null || !booked || said || !command.applications().isEmpty()) {
+      return;
+    }
+    var findings = watch.findings(command.entryId());
+    if (!findings.isEmpty()) {
+      throw new Conflict(
+          "COUNTED_TWICE",
+          "This may count income twice: "
+              + findings.get(0).sentence()
+              + " Take the items instead, or say why it is something else.");
+    }
   }
 
   private Optional<Long> answer(CallKey key, Actor actor) {
@@ -121,22 +187,6 @@ public class Settlements {
           "This Idempotency-Key was used for another call before; nothing was posted.");
     }
     return found.map(AnsweredCallEntity::settlementId);
-  }
-
-  private Optional<OpenItemEntity> keepOnAccount(Settlement settlement) {
-    if (settlement.onAccount().isZero()) {
-      return Optional.empty();
-    }
-    var receipt = settlement.receipt();
-    var amount = settlement.onAccount().negated();
-    // one receipt can be settled, reversed and settled again; each time makes an item of its own
-    var number = "OA-" + receipt.id() + "-" + settlements.count();
-    var customer = settlement.onAccountCustomer().orElseThrow();
-    return Optional.of(
-        customers.add(
-            new OnAccount(
-                "new", receipt.companyId(), customer, number, receipt.receivedOn(), amount, amount),
-            null));
   }
 
   private static Long paidFor(Settlement settlement) {
@@ -174,18 +224,20 @@ public class Settlements {
           "ALREADY_REVERSED",
           "Settlement " + id + " was reversed by " + posted.reversedBy() + " already.");
     }
-    var entry = entries.entry(posted.entryId());
+    var entry = posted.entryId() == null ? null : entries.entry(posted.entryId());
     var items =
         customers.items(posted.applications().stream().map(ApplicationEntity::itemId).toList());
-    var kept =
-        Optional.ofNullable(posted.onAccountItemId()).map(i -> customers.items(List.of(i)).get(i));
+    var made = customers.madeBy(id);
     var settlement = readBack(posted, entry, items);
     var now = new HashMap<String, OpenItem>();
     items.values().forEach(i -> now.put(i.id().toString(), i.toItem()));
+    var rows = new HashMap<>(items);
+    made.forEach(i -> rows.put(i.id(), i));
     var today = LocalDate.now(clock);
-    for (var item : settlement.itemsAfterReversal(now, kept.map(OpenItemEntity::toItem))) {
-      var row = items.getOrDefault(Long.valueOf(item.id()), kept.orElse(null));
-      row.balanceIs(item.open(), today);
+    var after =
+        settlement.itemsAfterReversal(now, made.stream().map(OpenItemEntity::toItem).toList());
+    for (var item : after) {
+      rows.get(Long.valueOf(item.id())).balanceIs(item.open(), today);
     }
     var mirror =
         journal.reverse(
@@ -194,8 +246,10 @@ public class Settlements {
             "Reversal of settlement " + id + ": " + reason,
             actor.name());
     posted.reversed(actor.name(), clock.instant(), reason, mirror);
-    entry.waitsAgain();
-    proposals.mark(entry.companyId());
+    if (entry != null) {
+      entry.waitsAgain();
+    }
+    proposals.mark(posted.companyId());
   }
 
   private static Settlement readBack(
@@ -209,13 +263,15 @@ public class Settlements {
                         posted.money(a.amountMinor()),
                         posted.money(a.discountMinor())))
             .toList();
-    var adjustments =
-        posted.adjustments().stream()
-            .map(a -> a.kind().of(posted.money(a.amountMinor())))
-            .collect(Collectors.toList());
+    var adjustments = posted.adjustments().stream().map(AdjustmentEntity::toAdjustment).toList();
     Money onAccount = posted.onAccount();
     return Settlement.readBack(
-        entry.toReceipt(),
+        entry == null
+            ? Receipt.none(
+                posted.companyId().toString(),
+                posted.postedOn(),
+                posted.received().getCurrencyUnit())
+            : entry.toReceipt(),
         applications,
         adjustments,
         onAccount,

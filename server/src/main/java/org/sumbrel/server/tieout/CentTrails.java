@@ -66,7 +66,22 @@ class CentTrails {
             """
             select e.intake_id, e.currency, sum(d.amount_minor) as minor
             from settlement_adjustment d join settlement s on s.id = d.settlement_id join bank_entry e on e.id = s.entry_id
-            where e.company_id = :company and s.status = 'POSTED' group by e.intake_id, e.currency
+            where e.company_id = :company and s.status = 'POSTED' and d.kind <> 'TO_ACCOUNT' group by e.intake_id, e.currency
+            """);
+    var toAccounts =
+        sums(
+            company,
+            """
+            select e.intake_id, e.currency, -sum(d.amount_minor) as minor
+            from settlement_adjustment d join settlement s on s.id = d.settlement_id join bank_entry e on e.id = s.entry_id
+            where e.company_id = :company and s.status = 'POSTED' and d.kind = 'TO_ACCOUNT' group by e.intake_id, e.currency
+            """);
+    var shelved =
+        sums(
+            company,
+            """
+            select e.intake_id, e.currency, sum(e.amount_minor) as minor from bank_entry e
+            where e.company_id = :company and e.status = 'SHELVED' group by e.intake_id, e.currency
             """);
     var trails = new ArrayList<IntakeTrail>();
     jdbc.sql(
@@ -80,14 +95,13 @@ class CentTrails {
             row -> {
               var currency = CurrencyUnit.of(row.getString("currency"));
               var key = new Key(row.getLong("id"), currency.getCode());
-              var zero = Money.zero(currency);
               var trail =
                   new CentTrail(
                       Money.ofMinor(currency, row.getLong("minor")),
                       money(currency, applied, key).minus(money(currency, adjusted, key)),
                       money(currency, onAccount, key),
-                      zero,
-                      zero,
+                      money(currency, toAccounts, key),
+                      money(currency, shelved, key),
                       money(currency, waiting, key));
               var takenAt = row.getObject("taken_at", OffsetDateTime.class).toInstant();
               trails.add(
@@ -127,7 +141,7 @@ class CentTrails {
             """
             select status, count(*) as entries, sum(amount_minor) as minor from bank_entry
             where company_id = :company and currency = :currency and status <> 'DEBIT'
-              and (status = 'WAITING' or booked_on >= :from) group by status
+              and (status in ('WAITING', 'SHELVED') or booked_on >= :from) group by status
             """)
         .param("company", company)
         .param("currency", currency)

@@ -74,6 +74,7 @@ class TieoutController {
       @NotNull LocalDate since,
       @NotNull Tile arrived,
       @NotNull Tile waiting,
+      @NotNull Tile shelved,
       @NotNull Tile pouch,
       @NotNull Tile posted,
       @NotNull MoneyView gap) {}
@@ -123,12 +124,18 @@ class TieoutController {
     var today = LocalDate.now(clock);
     var counts = trails.flow(owner.id(), unit.getCode(), today);
     var waiting = tile(unit, counts, "WAITING");
+    var shelved = tile(unit, counts, "SHELVED");
     var posted = tile(unit, counts, "SETTLED");
     var pouch = new Tile(0, MoneyView.of(Money.zero(unit)));
     var arrived =
         new Tile(
-            waiting.entries() + posted.entries(),
-            MoneyView.of(waiting.amount().toMoney().plus(posted.amount().toMoney())));
+            waiting.entries() + shelved.entries() + posted.entries(),
+            MoneyView.of(
+                waiting
+                    .amount()
+                    .toMoney()
+                    .plus(shelved.amount().toMoney())
+                    .plus(posted.amount().toMoney())));
     var gap =
         trails.of(owner.id()).stream()
             .filter(t -> t.currency().equals(unit))
@@ -139,6 +146,7 @@ class TieoutController {
         today.withDayOfMonth(1),
         arrived,
         waiting,
+        shelved,
         pouch,
         posted,
         MoneyView.of(gap));

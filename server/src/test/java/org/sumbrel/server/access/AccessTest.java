@@ -127,6 +127,9 @@ class AccessTest {
     if (path.startsWith("/api/users")) {
       return role == Role.ADMINISTRATOR;
     }
+    if (path.startsWith("/api/policies") && method == HttpMethod.PUT) {
+      return role == Role.ADMINISTRATOR || role == Role.SUPERVISOR;
+    }
     return method == HttpMethod.GET || role == Role.CLERK || role == Role.SUPERVISOR;
   }
 

@@ -1,0 +1,180 @@
+package org.sumbrel.server.settle;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.time.Clock;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.access.Role;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.desk.Entries;
+
+/**
+ * Keeps drafts as they grow, each held by one person at a time, and passes them between clerk and
+ * supervisor. No balance moves by any of it.
+ */
+@Service
+@Transactional
+class HeldDrafts {
+
+  private static final DateTimeFormatter TIME =
+      DateTimeFormatter.ofPattern("HH:mm").withZone(ZoneOffset.UTC);
+
+  private final DraftRepository drafts;
+  private final Entries entries;
+  private final Customers customers;
+  private final ObjectMapper json;
+  private final Clock clock;
+
+  HeldDrafts(
+      DraftRepository drafts,
+      Entries entries,
+      Customers customers,
+      ObjectMapper json,
+      Clock clock) {
+    this.drafts = drafts;
+    this.entries = entries;
+    this.customers = customers;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  @Transactional(readOnly = true)
+  Optional<DraftEntity> about(DraftSubject subject) {
+    return drafts.about(subject);
+  }
+
+  @Transactional(readOnly = true)
+  List<DraftEntity> of(Long companyId) {
+    return drafts.findByCompanyIdOrderById(companyId);
+  }
+
+  /**
+   * Keeps what a hand has made of a draft so far.
+   *
+   * @param seen the version the hand worked on; null where it began anew
+   * @throws Conflict where another holds it, or it has changed in another window
+   */
+  DraftEntity keep(DraftSubject subject, PostSettlement draft, Long seen, Actor actor) {
+    if (!subject.equals(DraftSubject.of(draft))) {
+      throw new BadRequest("The draft is not about " + subject + ".");
+    }
+    var kept =
+        drafts
+            .about(subject)
+            .orElseGet(
+                () -> new DraftEntity(companyOf(subject), subject, actor.name(), clock.instant()));
+    requireHolder(kept, actor);
+    if (seen != null && seen != kept.version()) {
+      throw new Conflict(
+          "STALE", "This draft has changed in another window. Look again; nothing was lost there.");
+    }
+    kept.becomes(write(draft));
+    return drafts.saveAndFlush(kept);
+  }
+
+  void discard(DraftSubject subject, Actor actor) {
+    drafts
+        .about(subject)
+        .ifPresent(
+            kept -> {
+              requireHolder(kept, actor);
+              drafts.delete(kept);
+            });
+  }
+
+  /** Whoever takes over holds it from now on, with all that was typed. */
+  DraftEntity takeOver(DraftSubject subject, Actor actor) {
+    var kept = found(subject);
+    kept.takenOver(actor.name(), clock.instant());
+    return drafts.saveAndFlush(kept);
+  }
+
+  DraftEntity handOver(DraftSubject subject, String note, Actor actor) {
+    var kept = found(subject);
+    requireHolder(kept, actor);
+    kept.handed(note);
+    return drafts.saveAndFlush(kept);
+  }
+
+  DraftEntity handBack(DraftSubject subject, String note, Actor actor) {
+    var kept = forApproval(subject, actor);
+    kept.returned(note, actor.name());
+    return drafts.saveAndFlush(kept);
+  }
+
+  /**
+   * A draft that the actor may approve or hand back.
+   *
+   * @throws AccessDeniedException where he is no supervisor, or it is his own
+   */
+  DraftEntity forApproval(DraftSubject subject, Actor actor) {
+    var kept = found(subject);
+    if (kept.state() != DraftEntity.State.HANDED) {
+      throw new Conflict("CHANGED_MEANWHILE", "This draft does not wait for approval any more.");
+    }
+    if (actor.role() != Role.SUPERVISOR) {
+      throw new AccessDeniedException("Only a supervisor approves drafts.");
+    }
+    if (kept.heldBy().equals(actor.name())) {
+      throw new AccessDeniedException("Nobody approves his own draft; ask another supervisor.");
+    }
+    return kept;
+  }
+
+  /** Refuses to post what another works on. */
+  void requireNotHeldByAnother(PostSettlement command, Actor actor) {
+    drafts.about(DraftSubject.of(command)).ifPresent(kept -> requireHolder(kept, actor));
+  }
+
+  /** What is posted is no draft any more. */
+  void done(PostSettlement command) {
+    drafts.about(DraftSubject.of(command)).ifPresent(drafts::delete);
+  }
+
+  PostSettlement read(DraftEntity kept) {
+    try {
+      return json.readValue(kept.body(), PostSettlement.class);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException("a kept draft cannot be read", e);
+    }
+  }
+
+  private String write(PostSettlement draft) {
+    try {
+      return json.writeValueAsString(draft);
+    } catch (JsonProcessingException e) {
+      throw new IllegalStateException("a draft cannot be kept", e);
+    }
+  }
+
+  private DraftEntity found(DraftSubject subject) {
+    return drafts.about(subject).orElseThrow(() -> new NotThere("draft", subject));
+  }
+
+  private Long companyOf(DraftSubject subject) {
+    return subject.entryId() == null
+        ? customers.companyOf(subject.accountOf())
+        : entries.entry(subject.entryId()).companyId();
+  }
+
+  private static void requireHolder(DraftEntity kept, Actor actor) {
+    if (!kept.heldBy().equals(actor.name())) {
+      throw new Conflict(
+          "HELD",
+          kept.heldBy()
+              + " works on this since "
+              + TIME.format(kept.heldSince())
+              + ". Take it over first; nothing was changed.");
+    }
+  }
+}
