@@ -14,6 +14,8 @@ const JournalView = lazy(() => import("./journal/JournalView"));
 const TrialBalanceView = lazy(() => import("./journal/TrialBalanceView"));
 const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
 const PouchView = lazy(() => import("./tieout/PouchView"));
+const PoliciesView = lazy(() => import("./companies/PoliciesView"));
+const ShelvedView = lazy(() => import("./desk/ShelvedView"));
 const UsersView = lazy(() => import("./access/UsersView"));
 
 /** The whole interface: sign-in, then every view under its own address. */
@@ -37,6 +39,8 @@ export function App() {
           <Route path="/arrived/intake" element={<IntakeView />} />
           <Route path="/waiting/desk" element={<DeskView />} />
           <Route path="/waiting/desk/:entryId" element={<DeskView />} />
+          <Route path="/waiting/desk/account/:accountId" element={<DeskView />} />
+          <Route path="/waiting/shelved" element={<ShelvedView />} />
           <Route path="/pouch" element={<PouchView />} />
           <Route path="/posted/customers" element={<CustomersView />} />
           <Route path="/posted/customers/:customerId" element={<CustomerView />} />
@@ -44,6 +48,7 @@ export function App() {
           <Route path="/posted/journal" element={<JournalView />} />
           <Route path="/posted/trial-balance" element={<TrialBalanceView />} />
           <Route path="/tied-out/cent-trail" element={<CentTrailView />} />
+          <Route path="/policies" element={<PoliciesView />} />
           <Route path="/users" element={<UsersView />} />
           <Route path="*" element={<Navigate to={home} replace />} />
         </Routes>

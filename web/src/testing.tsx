@@ -20,7 +20,16 @@ export function show(piece: ReactNode, mayPost = true) {
   const page = (inside: ReactNode) => (
     <QueryClientProvider client={queries}>
       <ThemeProvider theme={themeFor(false)}>
-        <BooksContext value={{ company: 1, companyName: "Larkstow", currency: "USD", mayPost }}>
+        <BooksContext
+          value={{
+            company: 1,
+            companyName: "Larkstow",
+            currency: "USD",
+            mayPost,
+            user: "maren",
+            supervisor: false,
+          }}
+        >
           <MemoryRouter>{inside}</MemoryRouter>
         </BooksContext>
       </ThemeProvider>

@@ -37,6 +37,9 @@ export interface Books {
   companyName: string;
   currency: string;
   mayPost: boolean;
+  /** Who works in them. */
+  user: string;
+  supervisor: boolean;
 }
 
 export const BooksContext = createContext<Books>({
@@ -44,6 +47,8 @@ export const BooksContext = createContext<Books>({
   companyName: "",
   currency: "USD",
   mayPost: false,
+  user: "",
+  supervisor: false,
 });
 
 export function useBooks(): Books {

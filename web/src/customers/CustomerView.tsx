@@ -1,9 +1,20 @@
-import { Box, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
+import {
+  Box,
+  Button,
+  Link,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Typography,
+} from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { useCustomer } from "../desk/queries";
+import { ITEM, REASON } from "../settle/words";
 import { SettlementStrip } from "../settle/SettlementStrip";
 import { Amount } from "../shared/Amount";
 import { count, onDay } from "../shared/dates";
@@ -12,11 +23,6 @@ import { Failed, Loading } from "../shared/States";
 
 type Item = Schemas["OpenItemView"];
 
-const KIND: Record<Item["kind"], string> = {
-  INVOICE: "invoice",
-  CREDIT_NOTE: "credit note",
-  ON_ACCOUNT: "on account",
-};
 const BUCKETS: [keyof Schemas["AgeingView"]["amounts"] & string, string][] = [
   ["NOT_DUE", "Not due"],
   ["DAYS_1_TO_30", "1–30 days"],
@@ -48,7 +54,14 @@ export default function CustomerView() {
   const c = account.data;
   return (
     <Box sx={{ p: 3, maxWidth: 1180 }}>
-      <Typography variant="h1">{c.name}</Typography>
+      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "start" }}>
+        <Typography variant="h1">{c.name}</Typography>
+        {books.mayPost && c.openItems.some((item) => item.open.amount.startsWith("-")) && (
+          <Button component={RouterLink} to={`/waiting/desk/account/${c.id}`} variant="outlined">
+            Apply what is in credit
+          </Button>
+        )}
+      </Box>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
         <span className="figure">{c.number}</span>
         {c.parent && (
@@ -142,7 +155,8 @@ function Items({ items, withOwner }: { items: Item[]; withOwner: boolean }) {
           <TableRow key={item.id}>
             <TableCell className="figure">{item.number}</TableCell>
             <TableCell>
-              {KIND[item.kind]}
+              {ITEM[item.kind]}
+              {item.claimReason && `, ${REASON[item.claimReason]}`}
               {item.terms && (
                 <Box component="span" sx={{ color: "text.secondary" }}>
                   {" "}

@@ -17,6 +17,8 @@ import { Amount } from "../shared/Amount";
 import { count, onDay } from "../shared/dates";
 import { grouped, typedAmount } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
+import { ITEM } from "../settle/words";
+import { ITEM_DRAGGED } from "../tally/TallyBar";
 import { leaving, taking, takingAmount, type Draft, type Item } from "./drafts";
 import { useCustomer, useLookup } from "./queries";
 
@@ -42,7 +44,7 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
       component="section"
       aria-label="Account"
       sx={{
-        width: 372,
+        width: { xs: 336, lg: 372 },
         flexShrink: 0,
         borderLeft: 1,
         borderColor: "divider",
@@ -219,12 +221,19 @@ function ItemRow({
 }) {
   const taken = draft.applications.find((a) => a.itemId === item.id);
   return (
-    <TableRow sx={{ bgcolor: taken ? "chosenTint" : undefined }}>
+    <TableRow
+      draggable={!readOnly && taken === undefined}
+      onDragStart={(event) => {
+        event.dataTransfer.setData(ITEM_DRAGGED, String(item.id));
+        event.dataTransfer.effectAllowed = "copy";
+      }}
+      sx={{ bgcolor: taken ? "chosenTint" : undefined }}
+    >
       <TableCell>
         <Checkbox
           size="small"
           checked={taken !== undefined}
-          disabled={readOnly}
+          disabled={readOnly || item.kind === "REFUND"}
           onChange={() => change(taken ? leaving(draft, item.id) : taking(draft, item))}
           slotProps={{ input: { "aria-label": `Take ${item.number}` } }}
           sx={{ p: 0 }}
@@ -232,9 +241,22 @@ function ItemRow({
       </TableCell>
       <TableCell sx={{ overflow: "hidden", textOverflow: "ellipsis" }}>
         <span className="figure">{item.number}</span>
-        {foreign && (
-          <Box component="span" sx={{ display: "block", fontSize: 11.5, color: "text.secondary" }}>
-            {item.customerName}
+        {(foreign || item.kind !== "INVOICE") && (
+          <Box
+            component="span"
+            title={item.customerName}
+            sx={{
+              display: "block",
+              fontSize: 11.5,
+              color: "text.secondary",
+              overflow: "hidden",
+              textOverflow: "ellipsis",
+              whiteSpace: "nowrap",
+            }}
+          >
+            {[item.kind !== "INVOICE" && ITEM[item.kind], foreign && item.customerName]
+              .filter(Boolean)
+              .join(", ")}
           </Box>
         )}
       </TableCell>

@@ -4,14 +4,23 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, type RefObject } from "react";
 import type { Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
-import { minor } from "../shared/money";
+import { count } from "../shared/dates";
+import { grouped, minor } from "../shared/money";
 import { layOut } from "../tally/layout";
 import { STANDING_WORD, StandingGlyph, type Standing } from "../tally/StandingGlyph";
 import { ThinTally } from "../tally/TallyBar";
 
 export type EntryRow = Schemas["EntryRow"];
 type Group = Schemas["StandingGroup"];
-type Line = { group: Group } | { row: EntryRow } | { more: string; act: () => void };
+type DraftRow = Schemas["DraftRow"];
+type ApplicableRow = Schemas["ApplicableRow"];
+type Line =
+  | { group: Group }
+  | { row: EntryRow }
+  | { more: string; act: () => void }
+  | { head: string; note: string }
+  | { draft: DraftRow }
+  | { applicable: ApplicableRow };
 
 interface Props {
   rows: EntryRow[];
@@ -19,10 +28,16 @@ interface Props {
   /** How many clear entries are folded away; they are posted together as a rule. */
   folded: number;
   unfold: () => void;
+  /** Drafts that are handed over or returned, and who works on which entry. */
+  drafts: DraftRow[];
+  /** Customers whose money on account could be applied. */
+  applicable: ApplicableRow[];
+  chosenAccount: number | undefined;
   hasMore: boolean;
   loadMore: () => void;
   chosen: number | undefined;
   choose: (id: number) => void;
+  chooseAccount: (customerId: number) => void;
   selected: ReadonlySet<number>;
   toggle: (id: number) => void;
   q: string;
@@ -30,8 +45,13 @@ interface Props {
   searchField: RefObject<HTMLInputElement | null>;
 }
 
-function linesOf({ rows, groups, folded, unfold, hasMore, loadMore }: Props): Line[] {
+function linesOf({ rows, groups, folded, unfold, hasMore, loadMore, drafts, applicable, q }: Props): Line[] {
   const lines: Line[] = [];
+  const passed = q ? [] : drafts.filter((d) => d.state !== "OPEN");
+  if (passed.length > 0) {
+    lines.push({ head: "Between two people", note: passed.length.toLocaleString() });
+    passed.forEach((draft) => lines.push({ draft }));
+  }
   let last: Standing | undefined;
   for (const row of rows) {
     if (row.standing !== last) {
@@ -49,6 +69,10 @@ function linesOf({ rows, groups, folded, unfold, hasMore, loadMore }: Props): Li
   if (hasMore) {
     lines.push({ more: "More", act: loadMore });
   }
+  if (!q && applicable.length > 0) {
+    lines.push({ head: "On account, with invoices open", note: applicable.length.toLocaleString() });
+    applicable.forEach((row) => lines.push({ applicable: row }));
+  }
   return lines;
 }
 
@@ -60,7 +84,7 @@ export function Queue(props: Props) {
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (n) => ("row" in (lines[n] ?? {}) ? 41 : 34),
+    estimateSize: (n) => (["row", "draft", "applicable"].some((k) => k in (lines[n] ?? {})) ? 41 : 34),
     overscan: 12,
   });
   const at = lines.findIndex((line) => "row" in line && line.row.id === chosen);
@@ -75,7 +99,7 @@ export function Queue(props: Props) {
       component="section"
       aria-label="Queue"
       sx={{
-        width: 296,
+        width: { xs: 236, lg: 296 },
         flexShrink: 0,
         borderRight: 1,
         borderColor: "divider",
@@ -111,6 +135,9 @@ export function Queue(props: Props) {
                 }}
               >
                 {line && "group" in line && <GroupHead group={line.group} />}
+                {line && "head" in line && <Head name={line.head} note={line.note} />}
+                {line && "draft" in line && <Passed draft={line.draft} {...props} />}
+                {line && "applicable" in line && <Applicable row={line.applicable} {...props} />}
                 {line && "row" in line && <Row row={line.row} {...props} />}
                 {line && "more" in line && (
                   <Button
@@ -130,6 +157,112 @@ export function Queue(props: Props) {
   );
 }
 
+function Head({ name, note }: { name: string; note: string }) {
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", px: 1.75, pt: 1.25, pb: 0.25, height: 34 }}>
+      <Typography component="h2" sx={{ fontSize: 12.5, fontWeight: 700 }}>
+        {name}
+      </Typography>
+      <Typography sx={{ fontSize: 12, color: "text.secondary", ml: "auto" }} className="figure">
+        {note}
+      </Typography>
+    </Box>
+  );
+}
+
+/** A line that leads to a draft or an account rather than to an entry of the bank. */
+function Lead({
+  here,
+  go,
+  name,
+  amount,
+  says,
+}: {
+  here: boolean;
+  go: () => void;
+  name: string;
+  amount: Schemas["MoneyView"] | undefined;
+  says: string;
+}) {
+  return (
+    <Box
+      role="listitem"
+      sx={{
+        bgcolor: here ? "chosenTint" : undefined,
+        borderLeft: 3,
+        borderColor: here ? "primary.main" : "transparent",
+      }}
+    >
+      <Box
+        component="button"
+        type="button"
+        aria-current={here ? "true" : undefined}
+        onClick={go}
+        sx={{
+          all: "unset",
+          boxSizing: "border-box",
+          cursor: "pointer",
+          width: "100%",
+          px: 1.5,
+          py: 0.4,
+          "&:focus-visible": { outline: 2, outlineColor: "primary.main", outlineOffset: -2 },
+        }}
+      >
+        <Box sx={{ display: "flex", gap: 1, fontSize: 13.5, fontWeight: here ? 700 : 400 }}>
+          <Box
+            component="span"
+            sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap", flex: 1 }}
+          >
+            {name}
+          </Box>
+          {amount && <Amount of={amount} />}
+        </Box>
+        <Box
+          sx={{
+            fontSize: 11.5,
+            color: "text.secondary",
+            overflow: "hidden",
+            textOverflow: "ellipsis",
+            whiteSpace: "nowrap",
+          }}
+        >
+          {says}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function Passed({ draft, chosen, chosenAccount, choose, chooseAccount }: { draft: DraftRow } & Props) {
+  const says =
+    draft.state === "HANDED"
+      ? `${draft.by} asks for approval${draft.note && `: ${draft.note}`}`
+      : `returned to ${draft.by}${draft.note && `: ${draft.note}`}`;
+  const entry = draft.entryId ?? undefined;
+  const account = draft.accountOf ?? undefined;
+  return (
+    <Lead
+      here={entry === undefined ? account === chosenAccount : entry === chosen}
+      go={() => (entry === undefined ? chooseAccount(account ?? 0) : choose(entry))}
+      name={draft.payer}
+      amount={draft.amount ?? undefined}
+      says={says}
+    />
+  );
+}
+
+function Applicable({ row, chosenAccount, chooseAccount }: { row: ApplicableRow } & Props) {
+  return (
+    <Lead
+      here={row.customerId === chosenAccount}
+      go={() => chooseAccount(row.customerId)}
+      name={row.customer}
+      amount={row.credit}
+      says={`owes ${grouped(row.owed)} in ${count(row.invoices, "item")}`}
+    />
+  );
+}
+
 function GroupHead({ group }: { group: Group }) {
   return (
     <Box sx={{ display: "flex", alignItems: "center", gap: 0.75, px: 1.75, pt: 1.25, pb: 0.25, height: 34 }}>
@@ -144,7 +277,8 @@ function GroupHead({ group }: { group: Group }) {
   );
 }
 
-function Row({ row, chosen, choose, selected, toggle }: { row: EntryRow } & Props) {
+function Row({ row, chosen, choose, selected, toggle, drafts }: { row: EntryRow } & Props) {
+  const held = drafts.find((d) => d.entryId === row.id);
   const here = row.id === chosen;
   const layout = layOut(
     minor(row.amount),
@@ -195,6 +329,15 @@ function Row({ row, chosen, choose, selected, toggle }: { row: EntryRow } & Prop
           >
             {row.payer}
           </Box>
+          {held && (
+            <Box
+              component="span"
+              title={`${held.by} works on this`}
+              sx={{ fontSize: 11.5, color: "text.secondary", fontWeight: 400, alignSelf: "center" }}
+            >
+              {held.by}
+            </Box>
+          )}
           <Amount of={row.amount} />
         </Box>
         <ThinTally layout={layout} strong={here} />

@@ -1,10 +1,14 @@
-import { Box, Typography } from "@mui/material";
+import { Alert, Box, Button, Typography } from "@mui/material";
+import type { ReactNode } from "react";
+import type { Money } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { count, onWeekday } from "../shared/dates";
+import { typedAmount } from "../shared/money";
 import { STANDING_WORD, StandingGlyph } from "../tally/StandingGlyph";
 import { TallyBar } from "../tally/TallyBar";
 import { BankText } from "./BankText";
-import { tallyOf, type Draft, type Entry, type Preview } from "./drafts";
+import { Differences } from "./Differences";
+import { takingAmount, tallyOf, type Draft, type Entry, type Preview } from "./drafts";
 import { Explanations } from "./Explanations";
 import { JournalLines } from "../journal/JournalLines";
 
@@ -14,13 +18,82 @@ interface Props {
   preview: Preview | undefined;
   numberOf: (itemId: number) => string;
   choose: (rank: number) => void;
+  change: (draft: Draft) => void;
+  drop: (itemId: number) => void;
+  readOnly: boolean;
+  notice: ReactNode;
+  tools: ReactNode;
 }
 
 /** The receipt: what the bank said, how the draft divides it, what explains it, what posting would write. */
-export function ReceiptPane({ entry, draft, preview, numberOf, choose }: Props) {
-  const layout = tallyOf(entry, draft, numberOf);
-  const digits = entry.amount.amount.split(".")[1]?.length ?? 0;
+export function ReceiptPane({
+  entry,
+  draft,
+  preview,
+  numberOf,
+  choose,
+  change,
+  drop,
+  readOnly,
+  notice,
+  tools,
+}: Props) {
   const rank = draft.explanation ?? undefined;
+  return (
+    <Sheet>
+      <Box>
+        <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
+          <Typography
+            variant="h1"
+            title={entry.payer}
+            sx={{
+              overflow: "hidden",
+              display: "-webkit-box",
+              WebkitLineClamp: 2,
+              WebkitBoxOrient: "vertical",
+              overflowWrap: "anywhere",
+            }}
+          >
+            {entry.payer}
+          </Typography>
+          <Amount of={entry.amount} sx={{ fontSize: 22, fontWeight: 700 }} />
+        </Box>
+        <Box sx={{ display: "flex", alignItems: "center", gap: 0.75, color: "text.secondary" }}>
+          <StandingGlyph standing={entry.standing} />
+          <Typography variant="body2">
+            {STANDING_WORD[entry.standing]} · booked {onWeekday(entry.bookedOn)} on {entry.bankAccount}
+            {entry.daysWaiting > 0 && ` · waiting ${count(entry.daysWaiting, "day")}`}
+          </Typography>
+        </Box>
+      </Box>
+      <BankText entry={entry} />
+      {tools}
+      {notice}
+      <DraftBar
+        says={
+          rank
+            ? `Explanation ${rank} as a draft`
+            : draft.applications.length + draft.adjustments.length > 0
+              ? "Draft made by hand"
+              : "Nothing in the draft yet"
+        }
+        received={entry.amount}
+        draft={draft}
+        preview={preview}
+        numberOf={numberOf}
+        change={change}
+        drop={drop}
+        readOnly={readOnly}
+      />
+      <Differences draft={draft} change={change} readOnly={readOnly} />
+      <Explanations entry={entry} chosen={rank} choose={choose} />
+      <Writes preview={preview} />
+    </Sheet>
+  );
+}
+
+/** The middle of the desk, one thing below the other. */
+export function Sheet({ children }: { children: ReactNode }) {
   return (
     <Box
       component="section"
@@ -37,39 +110,96 @@ export function ReceiptPane({ entry, draft, preview, numberOf, choose }: Props) 
         bgcolor: "background.paper",
       }}
     >
-      <Box>
-        <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
-          <Typography variant="h1">{entry.payer}</Typography>
-          <Amount of={entry.amount} sx={{ fontSize: 22, fontWeight: 700 }} />
-        </Box>
-        <Box sx={{ display: "flex", alignItems: "center", gap: 0.75, color: "text.secondary" }}>
-          <StandingGlyph standing={entry.standing} />
-          <Typography variant="body2">
-            {STANDING_WORD[entry.standing]} · booked {onWeekday(entry.bookedOn)} on {entry.bankAccount}
-            {entry.daysWaiting > 0 && ` · waiting ${count(entry.daysWaiting, "day")}`}
-          </Typography>
-        </Box>
-      </Box>
-      <BankText entry={entry} />
-      <Box>
-        <Typography variant="body2" color="textSecondary" sx={{ mb: 0.75 }}>
-          {rank
-            ? `Explanation ${rank} as a draft`
-            : draft.applications.length > 0
-              ? "Draft made by hand"
-              : "Nothing in the draft yet"}
+      {children}
+    </Box>
+  );
+}
+
+/** The draft's tally bar, with what goes to each customer where there are several, and what changed underneath. */
+export function DraftBar({
+  says,
+  received,
+  draft,
+  preview,
+  numberOf,
+  change,
+  drop,
+  readOnly,
+}: {
+  says: string;
+  received: Money;
+  draft: Draft;
+  preview: Preview | undefined;
+  numberOf: (itemId: number) => string;
+  change: (draft: Draft) => void;
+  drop: (itemId: number) => void;
+  readOnly: boolean;
+}) {
+  const digits = received.amount.split(".")[1]?.length ?? 0;
+  const resize = (itemId: number, text: string) => {
+    const amount = typedAmount(text, received);
+    const taken = draft.applications.find((a) => a.itemId === itemId);
+    if (amount && taken && amount.amount !== taken.amount.amount) {
+      change(takingAmount(draft, itemId, amount));
+    }
+  };
+  return (
+    <Box>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 0.75 }}>
+        {says}
+      </Typography>
+      <TallyBar
+        layout={tallyOf(received, draft, numberOf)}
+        currency={received.currency}
+        digits={digits}
+        dashed
+        resize={readOnly ? undefined : resize}
+        drop={readOnly ? undefined : drop}
+      />
+      {preview && preview.customers.length > 1 && (
+        <Typography variant="body2" color="textSecondary" aria-label="By customer">
+          {preview.customers.map((c, n) => (
+            <span key={c.customerId}>
+              {n > 0 && " · "}
+              {c.name} <Amount of={c.taken} />
+            </span>
+          ))}
         </Typography>
-        <TallyBar layout={layout} currency={entry.amount.currency} digits={digits} dashed />
-      </Box>
-      <Explanations entry={entry} chosen={rank} choose={choose} />
-      {preview && preview.lines.length > 0 && (
-        <Box sx={{ border: "1px dashed", borderColor: "divider", borderRadius: 1, px: 1.5, py: 1 }}>
-          <Typography variant="body2" color="textSecondary">
-            Posting writes
-          </Typography>
-          <JournalLines lines={preview.lines} />
-        </Box>
+      )}
+      {preview && preview.changes.length > 0 && (
+        <Alert
+          severity="warning"
+          variant="outlined"
+          icon={false}
+          sx={{ mt: 1 }}
+          action={
+            preview.adjusted && !readOnly ? (
+              <Button color="inherit" onClick={() => preview.adjusted && change(preview.adjusted)}>
+                Adjust the draft
+              </Button>
+            ) : undefined
+          }
+        >
+          {preview.changes.map((sentence) => (
+            <div key={sentence}>{sentence}</div>
+          ))}
+        </Alert>
       )}
     </Box>
+  );
+}
+
+/** The journal lines that posting would write. */
+export function Writes({ preview }: { preview: Preview | undefined }) {
+  return (
+    preview &&
+    preview.lines.length > 0 && (
+      <Box sx={{ border: "1px dashed", borderColor: "divider", borderRadius: 1, px: 1.5, py: 1 }}>
+        <Typography variant="body2" color="textSecondary">
+          {preview.needsApproval ? "Posting writes, once it is approved" : "Posting writes"}
+        </Typography>
+        <JournalLines lines={preview.lines} />
+      </Box>
+    )
   );
 }

@@ -14,19 +14,26 @@ const SHORT: Preview = {
     discount: usd("0.00"),
     adjustments: usd("0.00"),
     onAccount: usd("0.00"),
+    refund: usd("0.00"),
+    toAccounts: usd("0.00"),
     left: usd("-0.40"),
   },
   refusal: "0.40 more is applied than was received.",
   options: [
-    { kind: "WRITE_OFF", amount: usd("0.40"), allowed: true, refusal: "" },
+    { kind: "WRITE_OFF", amount: usd("0.40"), allowed: true, refusal: "", approval: "", note: "" },
     {
       kind: "BANK_FEE",
       amount: usd("0.40"),
       allowed: false,
       refusal: "the limit is 0.20 of what is applied here",
+      approval: "",
+      note: "",
     },
   ],
   lines: [],
+  customers: [],
+  changes: [],
+  needsApproval: false,
 };
 
 function line(preview: Preview | undefined, more: Partial<Parameters<typeof RemainderLine>[0]> = {}) {
@@ -71,6 +78,43 @@ describe("the remainder line", () => {
     );
     await user.click(screen.getByRole("button", { name: /^Post 2,839.60/ }));
     expect(post).toHaveBeenCalledTimes(1);
+  });
+
+  it("marks a way that somebody else must approve, and hands over instead of posting", async () => {
+    const handOver = vi.fn();
+    const treat = vi.fn();
+    const beyond = { kind: "WRITE_OFF", amount: usd("9.00"), allowed: true, refusal: "", note: "" } as const;
+    const { user, again } = show(
+      line({ ...SHORT, options: [{ ...beyond, approval: "the limit is 2.00" }] }, { treat }),
+    );
+    await user.click(screen.getByRole("button", { name: "Write off 9.00 (limit 2.00)" }));
+    expect(treat).toHaveBeenCalledWith("WRITE_OFF");
+    again(
+      line(
+        { ...SHORT, options: [], needsApproval: true, refusal: "9.00 without a supervisor" },
+        { handOver },
+      ),
+    );
+    await user.click(screen.getByRole("button", { name: /^Hand over/ }));
+    expect(handOver).toHaveBeenCalledTimes(1);
+  });
+
+  it("asks for the reason of a claim", async () => {
+    const treat = vi.fn();
+    const { user } = show(
+      line(
+        {
+          ...SHORT,
+          options: [
+            { kind: "CLAIM", amount: usd("0.40"), allowed: true, refusal: "", approval: "", note: "" },
+          ],
+        },
+        { treat },
+      ),
+    );
+    await user.click(screen.getByRole("button", { name: "Claim 0.40…" }));
+    await user.click(screen.getByRole("menuitem", { name: "damaged goods" }));
+    expect(treat).toHaveBeenCalledWith("CLAIM", "DAMAGED");
   });
 
   it("posts nothing for somebody who only reads", () => {

@@ -1,30 +1,39 @@
-import { Box, Button, Tooltip, Typography } from "@mui/material";
+import { Box, Button, Menu, MenuItem, Tooltip, Typography } from "@mui/material";
+import { useState } from "react";
 import type { Money, Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { grouped, isNegative, isZero, positive } from "../shared/money";
+import { REASON, type Reason } from "../settle/words";
 import type { Preview } from "./drafts";
 import type { Treat } from "./queries";
 
 const WORDS: Record<Treat, (amount: string) => string> = {
   TAKE_DISCOUNT: (a) => `Discount ${a}`,
+  GRANT_DISCOUNT: (a) => `Grant late discount ${a}`,
+  BILL_BACK_DISCOUNT: (a) => `Bill discount ${a} back`,
   BANK_FEE: (a) => `Bank fee ${a}`,
   PROCESSING_FEE: (a) => `Processing fee ${a}`,
+  ROUNDING: (a) => `Rounding ${a}`,
   WRITE_OFF: (a) => `Write off ${a}`,
+  CLAIM: (a) => `Claim ${a}…`,
   LEAVE_OWING: (a) => `Leave ${a} owing`,
   KEEP_ON_ACCOUNT: (a) => `Keep ${a} on account`,
+  REFUND: (a) => `Refund ${a}`,
 };
 
 interface Props {
   preview: Preview | undefined;
   error: Error | null;
-  treat: (kind: Treat) => void;
+  treat: (kind: Treat, reason?: Reason) => void;
   post: () => void;
   posting: boolean;
   mayPost: boolean;
+  /** Offered where only somebody else may post this. */
+  handOver?: () => void;
 }
 
 /** Received, applied, discount, adjustments, left; the ways to treat what is left; and the button that posts. */
-export function RemainderLine({ preview, error, treat, post, posting, mayPost }: Props) {
+export function RemainderLine({ preview, error, treat, post, posting, mayPost, handOver }: Props) {
   const ready = preview !== undefined && !preview.refusal && mayPost;
   return (
     <Box
@@ -59,18 +68,40 @@ export function RemainderLine({ preview, error, treat, post, posting, mayPost }:
           </Typography>
         )}
       </Box>
-      <Button
-        variant="contained"
-        size="large"
-        onClick={post}
-        disabled={!ready || posting}
-        sx={{ whiteSpace: "nowrap", flexShrink: 0 }}
-      >
-        Post {ready && <Amount of={preview.tally.received} sx={{ ml: 0.75 }} />}
-        <Box component="span" className="figure" sx={{ ml: 1, fontSize: 11, fontWeight: 400 }}>
-          Ctrl ↵
-        </Box>
-      </Button>
+      {preview?.needsApproval && handOver ? (
+        <Button
+          variant="contained"
+          size="large"
+          onClick={handOver}
+          disabled={!mayPost}
+          sx={{ whiteSpace: "nowrap", flexShrink: 0 }}
+        >
+          Hand over…
+          <Shortcut />
+        </Button>
+      ) : (
+        <Button
+          variant="contained"
+          size="large"
+          onClick={post}
+          disabled={!ready || posting}
+          sx={{ whiteSpace: "nowrap", flexShrink: 0 }}
+        >
+          Post{" "}
+          {ready && !isZero(preview.tally.received) && (
+            <Amount of={preview.tally.received} sx={{ ml: 0.75 }} />
+          )}
+          <Shortcut />
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+function Shortcut() {
+  return (
+    <Box component="span" className="figure" sx={{ ml: 1, fontSize: 11, fontWeight: 400 }}>
+      Ctrl ↵
     </Box>
   );
 }
@@ -81,31 +112,55 @@ function Way({
   disabled,
 }: {
   option: Schemas["OptionView"];
-  treat: (kind: Treat) => void;
+  treat: (kind: Treat, reason?: Reason) => void;
   disabled: boolean;
 }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const why = option.allowed ? option.approval : option.refusal;
   const button = (
     <Button
       variant="outlined"
       color="inherit"
       disabled={!option.allowed || disabled}
-      onClick={() => treat(option.kind)}
+      aria-haspopup={option.kind === "CLAIM" ? "menu" : undefined}
+      onClick={(event) => (option.kind === "CLAIM" ? setAnchor(event.currentTarget) : treat(option.kind))}
       sx={{ borderColor: "divider", fontWeight: 400 }}
     >
       {WORDS[option.kind](grouped(option.amount))}
-      {!option.allowed && (
-        <Box component="span" sx={{ fontSize: 11.5, ml: 0.5 }}>
-          ({shortly(option.refusal)})
+      {(why || option.note) && (
+        <Box
+          component="span"
+          sx={{ fontSize: 11.5, ml: 0.5, color: option.allowed ? "text.secondary" : undefined }}
+        >
+          ({why ? shortly(why) : option.note})
         </Box>
       )}
     </Button>
   );
-  return option.allowed ? (
-    button
-  ) : (
-    <Tooltip describeChild title={option.refusal}>
-      <span>{button}</span>
-    </Tooltip>
+  return (
+    <>
+      {why ? (
+        <Tooltip describeChild title={option.allowed ? `${why}: a supervisor must approve it` : why}>
+          <span>{button}</span>
+        </Tooltip>
+      ) : (
+        button
+      )}
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {Object.entries(REASON).map(([reason, words]) => (
+          <MenuItem
+            key={reason}
+            dense
+            onClick={() => {
+              setAnchor(null);
+              treat("CLAIM", reason as Reason);
+            }}
+          >
+            {words}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
   );
 }
 
@@ -123,6 +178,8 @@ function Sums({ tally }: { tally: Schemas["TallyView"] }) {
       <Sum name="Discount" amount={tally.discount} />
       <Sum name="Adjusted" amount={tally.adjustments} />
       {!isZero(tally.onAccount) && <Sum name="On account" amount={tally.onAccount} />}
+      {!isZero(tally.refund) && <Sum name="Refund" amount={tally.refund} />}
+      {!isZero(tally.toAccounts) && <Sum name="To accounts" amount={tally.toAccounts} />}
       <Sum name={short ? "Short by" : "Left"} amount={positive(tally.left)} strong />
     </Box>
   );

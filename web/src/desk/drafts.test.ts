@@ -1,5 +1,17 @@
 import { describe, expect, it } from "vitest";
-import { draftOf, forPayer, leaving, taking, takingAmount, tallyOf, type Entry, type Item } from "./drafts";
+import {
+  forPayer,
+  fromExplanation,
+  ofAccount,
+  subjectOf,
+  takingAll,
+  leaving,
+  taking,
+  takingAmount,
+  tallyOf,
+  type Entry,
+  type Item,
+} from "./drafts";
 
 const usd = (amount: string) => ({ amount, currency: "USD" });
 
@@ -23,7 +35,7 @@ const item = { id: 12, open: usd("600.00"), version: 1 } as unknown as Item;
 
 describe("a draft", () => {
   it("starts as the first explanation, with what was seen of entry and items", () => {
-    expect(draftOf(entry, undefined)).toMatchObject({
+    expect(fromExplanation(entry, 1)).toMatchObject({
       entryId: 7,
       entryVersion: 3,
       explanation: 1,
@@ -32,7 +44,7 @@ describe("a draft", () => {
   });
 
   it("is made by hand once an item is added, left or given another amount", () => {
-    const taken = taking(draftOf(entry, undefined), item);
+    const taken = taking(fromExplanation(entry, 1), item);
     expect(taken.explanation).toBeUndefined();
     expect(taken.adjustments).toEqual([]);
     expect(taken.applications.map((a) => a.itemId)).toEqual([11, 12]);
@@ -43,11 +55,51 @@ describe("a draft", () => {
 
   it("is empty where there is no explanation", () => {
     const blank = { ...entry, proposals: [] } as Entry;
-    expect(draftOf(blank, undefined).applications).toEqual([]);
+    expect(fromExplanation(blank, 1).applications).toEqual([]);
   });
 
   it("shows in its bar what is too much", () => {
-    const taken = taking(draftOf(entry, undefined), item);
-    expect(tallyOf(entry, taken, (id) => `LM-${id}`)).toMatchObject({ tooMuch: 60000 });
+    const taken = taking(fromExplanation(entry, 1), item);
+    expect(tallyOf(entry.amount, taken, (id) => `LM-${id}`)).toMatchObject({ tooMuch: 60000 });
+  });
+
+  it("shows money to an account and refunds as pieces of what came", () => {
+    const draft = {
+      ...fromExplanation({ ...entry, proposals: [] } as Entry, 1),
+      adjustments: [
+        { kind: "TO_ACCOUNT" as const, amount: usd("-900.00"), accountId: 4 },
+        { kind: "REFUND" as const, amount: usd("-100.00"), customerId: 2 },
+      ],
+    };
+    const bar = tallyOf(entry.amount, draft, String);
+    expect(bar.pieces.map((p) => [p.label, p.amount])).toEqual([
+      ["to an account", 90000],
+      ["refund promised", 10000],
+    ]);
+    expect(bar.left).toBe(0);
+  });
+
+  it("keeps money to an account when the items change, and drops what was said about the rest", () => {
+    const draft = {
+      ...fromExplanation(entry, 1),
+      adjustments: [
+        { kind: "TO_ACCOUNT" as const, amount: usd("-5.00"), accountId: 4 },
+        { kind: "WRITE_OFF" as const, amount: usd("0.40") },
+      ],
+    };
+    expect(taking(draft, item).adjustments.map((a) => a.kind)).toEqual(["TO_ACCOUNT"]);
+  });
+
+  it("takes a whole list at once, each item once", () => {
+    const parts = [
+      { itemId: 11, amount: usd("300.00") },
+      { itemId: 13, amount: usd("700.00") },
+    ];
+    expect(takingAll(fromExplanation(entry, 1), parts).applications).toEqual(parts);
+  });
+
+  it("is about an entry or about an account", () => {
+    expect(subjectOf(fromExplanation(entry, 1))).toBe("entry-7");
+    expect(subjectOf(ofAccount(45))).toBe("account-45");
   });
 });

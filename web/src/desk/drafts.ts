@@ -1,4 +1,5 @@
 import type { Money, Schemas } from "../api/client";
+import { KEPT } from "../settle/words";
 import { minor } from "../shared/money";
 import { layOut, type TallyLayout } from "../tally/layout";
 
@@ -7,8 +8,15 @@ export type Draft = Schemas["PostSettlement"];
 export type Item = Schemas["OpenItemView"];
 export type Preview = Schemas["DraftView"];
 
+export type Difference = Schemas["Difference"];
+export type HeldDraft = Schemas["HeldDraft"];
+
 /** What one sees of a waiting entry's draft: an explanation as it stands, or what a hand made of it. */
 export type Choice = { rank: number } | { hand: Draft };
+
+export function subjectOf(draft: Draft): string {
+  return draft.entryId ? `entry-${draft.entryId}` : `account-${draft.accountOf ?? 0}`;
+}
 
 function nothing(entry: Entry): Draft {
   return {
@@ -18,6 +26,11 @@ function nothing(entry: Entry): Draft {
     adjustments: [],
     onAccountCustomerId: entry.payerId,
   };
+}
+
+/** The draft of a customer's account before anything is applied. */
+export function ofAccount(customerId: number): Draft {
+  return { accountOf: customerId, applications: [], adjustments: [], onAccountCustomerId: customerId };
 }
 
 /** The draft that an explanation comes to. */
@@ -42,13 +55,15 @@ export function fromExplanation(entry: Entry, rank: number): Draft {
   };
 }
 
-export function draftOf(entry: Entry, choice: Choice | undefined): Draft {
-  return choice && "hand" in choice ? choice.hand : fromExplanation(entry, choice?.rank ?? 1);
-}
-
 function byHand(draft: Draft, change: Partial<Draft>): Draft {
   // what was said about a rest no longer fits once the items change
-  return { ...draft, adjustments: [], onAccount: undefined, explanation: undefined, ...change };
+  return {
+    ...draft,
+    adjustments: draft.adjustments.filter((a) => a.kind === "TO_ACCOUNT"),
+    onAccount: undefined,
+    explanation: undefined,
+    ...change,
+  };
 }
 
 /** The draft with one more item, taken whole. */
@@ -74,16 +89,36 @@ export function forPayer(draft: Draft, customerId: number): Draft {
   return { ...draft, onAccountCustomerId: customerId, explanation: undefined };
 }
 
+/** Several more items at once, each with how much of it. */
+export function takingAll(draft: Draft, parts: Draft["applications"]): Draft {
+  const taken = new Set(parts.map((p) => p.itemId));
+  return byHand(draft, {
+    applications: [...draft.applications.filter((a) => !taken.has(a.itemId)), ...parts],
+  });
+}
+
+/** The draft with its differences as a hand has changed them. */
+export function withDifferences(draft: Draft, adjustments: Difference[]): Draft {
+  return { ...draft, adjustments, explanation: undefined };
+}
+
+/** Refunds and money to accounts take up a part of what came; the rest keeps something from us. */
+export function takesUp(difference: Pick<Difference, "kind" | "amount">): boolean {
+  return (difference.kind === "REFUND" || difference.kind === "TO_ACCOUNT") && minor(difference.amount) < 0;
+}
+
 /** The tally bar of a draft; numbers come from wherever the items are known. */
-export function tallyOf(entry: Entry, draft: Draft, numberOf: (itemId: number) => string): TallyLayout {
+export function tallyOf(received: Money, draft: Draft, numberOf: (itemId: number) => string): TallyLayout {
   return layOut(
-    minor(entry.amount),
+    minor(received),
     draft.applications.map((a) => ({
       label: numberOf(a.itemId),
+      itemId: a.itemId,
       amount: minor(a.amount),
       discount: a.discount ? minor(a.discount) : 0,
     })),
-    draft.adjustments.reduce((sum, a) => sum + minor(a.amount), 0),
+    draft.adjustments.filter((a) => !takesUp(a)).reduce((sum, a) => sum + minor(a.amount), 0),
     draft.onAccount ? minor(draft.onAccount) : 0,
+    draft.adjustments.filter(takesUp).map((a) => ({ label: KEPT[a.kind], amount: -minor(a.amount) })),
   );
 }

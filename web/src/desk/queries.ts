@@ -9,6 +9,7 @@ import { useRef } from "react";
 import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import type { Standing } from "../tally/StandingGlyph";
+import type { Reason } from "../settle/words";
 import type { Draft } from "./drafts";
 
 export type Treat = Schemas["OptionView"]["kind"];
@@ -75,8 +76,61 @@ export function usePreview(draft: Draft | undefined) {
   });
 }
 
-export async function treated(draft: Draft, treat: Treat) {
-  return data(await api.POST("/api/settlements/preview", { params: { query: { treat } }, body: draft }));
+export async function treated(draft: Draft, treat: Treat, reason?: Reason) {
+  return data(
+    await api.POST("/api/settlements/preview", { params: { query: { treat, reason } }, body: draft }),
+  );
+}
+
+/** All drafts that are not posted, by who holds them. */
+export function useDrafts() {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["drafts", books.company],
+    refetchInterval: 5_000,
+    queryFn: async () =>
+      data(await api.GET("/api/drafts", { params: { query: { company: books.company } } })),
+  });
+}
+
+/** Customers whose money on account could be applied. */
+export function useApplicable() {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["applicable", books.company],
+    refetchInterval: 15_000,
+    queryFn: async () =>
+      data(await api.GET("/api/applicable", { params: { query: { company: books.company } } })),
+  });
+}
+
+/** The draft that somebody has begun of an entry or an account, if there is one. */
+export function useHeld(subject: string | undefined) {
+  return useQuery({
+    queryKey: ["held", subject],
+    enabled: subject !== undefined,
+    refetchInterval: 5_000,
+    queryFn: async () =>
+      data(await api.GET("/api/drafts/{subject}", { params: { path: { subject: subject ?? "" } } })),
+  });
+}
+
+/** The accounts a hand may book to, and the taxes an amount can contain. */
+export function useChart(wanted: boolean) {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["chart", books.company],
+    enabled: wanted,
+    staleTime: 60_000,
+    queryFn: async () => {
+      const query = { query: { company: books.company } };
+      const [accounts, taxes] = await Promise.all([
+        api.GET("/api/ledger-accounts", { params: query }),
+        api.GET("/api/tax-codes", { params: query }),
+      ]);
+      return { accounts: data(accounts), taxes: data(taxes) };
+    },
+  });
 }
 
 /** Everything that a posting or a reversal may have changed. */
@@ -87,6 +141,10 @@ export function useRefresh() {
       [
         "entries",
         "entry",
+        "held",
+        "drafts",
+        "applicable",
+        "shelved",
         "customer",
         "customers",
         "lookup",

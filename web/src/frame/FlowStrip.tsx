@@ -71,9 +71,11 @@ export function FlowStrip({ tile }: { tile: string }) {
           <Tooltip
             describeChild
             title={
-              n === 4
-                ? "All that arrived is applied, on account or waiting, or it shows here"
-                : "Credits of the month to date, and those that wait from before"
+              n === 1 && f.shelved.entries > 0
+                ? `Credits that wait; besides, ${f.shelved.entries} on the shelf with ${grouped(f.shelved.amount)}`
+                : n === 4
+                  ? "All that arrived is applied, on account or waiting, or it shows here"
+                  : "Credits of the month to date, and those that wait from before"
             }
           >
             <Link

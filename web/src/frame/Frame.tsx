@@ -12,7 +12,10 @@ import { ActionsPlace } from "./ViewActions";
 
 const VIEWS: Record<string, { to: string; name: string }[]> = {
   arrived: [{ to: "/arrived/intake", name: "Intake" }],
-  waiting: [{ to: "/waiting/desk", name: "Desk" }],
+  waiting: [
+    { to: "/waiting/desk", name: "Desk" },
+    { to: "/waiting/shelved", name: "Shelved" },
+  ],
   pouch: [{ to: "/pouch", name: "Receipts in hand" }],
   posted: [
     { to: "/posted/customers", name: "Customers" },
@@ -22,6 +25,7 @@ const VIEWS: Record<string, { to: string; name: string }[]> = {
   ],
   "tied-out": [{ to: "/tied-out/cent-trail", name: "Cent trail" }],
   users: [{ to: "/users", name: "Users" }],
+  policies: [{ to: "/policies", name: "Policies" }],
 };
 
 const LIGHTS: Record<Light, string> = { system: "As the system", light: "Paper", dark: "Ink" };
@@ -40,8 +44,10 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
       companyName: company?.name ?? "",
       currency: company?.bankAccounts[0]?.currency ?? company?.currency ?? "USD",
       mayPost: me.role === "CLERK" || me.role === "SUPERVISOR",
+      user: me.user,
+      supervisor: me.role === "SUPERVISOR",
     }),
-    [company, me.role],
+    [company, me.role, me.user],
   );
   const choose = (id: number) => {
     localStorage.setItem("company", String(id));
@@ -185,6 +191,14 @@ function UserCorner({
             Users
           </MenuItem>
         )}
+        <MenuItem
+          onClick={() => {
+            void navigate("/policies");
+            close();
+          }}
+        >
+          Policies
+        </MenuItem>
         <MenuItem
           onClick={() => {
             showKeys();

@@ -19,7 +19,8 @@ import { atMoment, onDay } from "../shared/dates";
 import { grouped, isZero, minor, positive } from "../shared/money";
 import { layOut } from "../tally/layout";
 import { ThinTally } from "../tally/TallyBar";
-import { KEPT } from "./words";
+import { takesUp } from "../desk/drafts";
+import { KEPT, REASON } from "./words";
 
 type Settlement = Schemas["SettlementView"];
 
@@ -32,8 +33,9 @@ export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
   const layout = layOut(
     minor(s.received),
     s.applications.map((a) => ({ label: a.number, amount: minor(a.amount), discount: minor(a.discount) })),
-    s.adjustments.reduce((sum, a) => sum + minor(a.amount), 0),
+    s.adjustments.filter((a) => !takesUp(a)).reduce((sum, a) => sum + minor(a.amount), 0),
     minor(s.onAccount),
+    s.adjustments.filter(takesUp).map((a) => ({ label: KEPT[a.kind], amount: -minor(a.amount) })),
   );
   return (
     <Box
@@ -80,9 +82,12 @@ export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
             )}
           </span>
         ))}
-        {s.adjustments.map((a) => (
-          <span key={a.kind}>
-            , {KEPT[a.kind]} <Amount of={positive(a.amount)} />
+        {s.adjustments.map((a, n) => (
+          <span key={n}>
+            {n + s.applications.length > 0 && ", "}
+            {KEPT[a.kind]} <Amount of={positive(a.amount)} />
+            {a.reason && ` (${REASON[a.reason]})`}
+            {a.text && `: ${a.text}`}
           </span>
         ))}
         {!isZero(s.onAccount) && (
@@ -93,6 +98,7 @@ export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
         )}
         <Typography variant="body2" color="textSecondary" sx={{ fontSize: 12 }}>
           received {onDay(s.receivedOn)}, posted {atMoment(s.postedAt)} by {s.postedBy}
+          {s.draftedBy && `, drafted by ${s.draftedBy}`}
           {s.origin === "CLEAR" ? ", with all clear" : s.origin === "HAND" ? ", by hand" : ""}
           {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}
         </Typography>

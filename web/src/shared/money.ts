@@ -62,3 +62,11 @@ export function typedAmount(text: string, like: Money): Money | null {
   const amount = digits === 0 ? whole : `${whole}.${fraction.padEnd(digits, "0")}`;
   return { amount, currency: like.currency };
 }
+
+/** The amount with the other sign. */
+export function negated(money: Money): Money {
+  return {
+    ...money,
+    amount: money.amount.startsWith("-") ? money.amount.slice(1) : `-${money.amount}`,
+  };
+}

@@ -1,4 +1,5 @@
 import { Box, Typography } from "@mui/material";
+import { useState, type ChangeEvent, type FocusEvent, type KeyboardEvent } from "react";
 import type { Money } from "../api/client";
 import { grouped } from "../shared/money";
 import type { TallyLayout } from "./layout";
@@ -17,7 +18,7 @@ export function ThinTally({ layout, strong }: { layout: TallyLayout; strong?: bo
           sx={{
             width: `${piece.width}%`,
             bgcolor: piece.kind === "open" ? "sunk" : "settled",
-            opacity: piece.kind === "onAccount" ? 0.45 : strong ? 1 : 0.85,
+            opacity: piece.kind === "onAccount" || piece.kind === "other" ? 0.45 : strong ? 1 : 0.85,
             borderRight: n < layout.pieces.length - 1 ? "1.5px solid" : 0,
             borderColor: "background.default",
           }}
@@ -40,18 +41,27 @@ export function ThinTally({ layout, strong }: { layout: TallyLayout; strong?: bo
   );
 }
 
-/** The large bar of the desk: numbered pieces, the mark where the money ends, what is left or too much in words. */
+/**
+ * The large bar of the desk: numbered pieces, the mark where the money ends, what is left or too much in words. A piece
+ * that is pressed takes another amount by typing; an open item can be dropped on it.
+ */
 export function TallyBar({
   layout,
   currency,
   digits,
   dashed,
+  resize,
+  drop,
 }: {
   layout: TallyLayout;
   currency: string;
   digits: number;
   dashed: boolean;
+  resize?: (itemId: number, text: string) => void;
+  drop?: (itemId: number) => void;
 }) {
+  const [typing, setTyping] = useState<number | null>(null);
+  const [over, setOver] = useState(false);
   const words = (minor: number) => grouped(moneyOf(minor, currency, digits));
   const saying =
     layout.left > 0
@@ -63,8 +73,23 @@ export function TallyBar({
           : "nothing left";
   return (
     <Box
-      role="img"
+      role="group"
       aria-label={`${layout.pieces.map((p) => `${p.label} ${words(p.amount)}`).join(", ")}; ${saying}`}
+      onDragOver={(event) => {
+        if (drop && event.dataTransfer.types.includes(ITEM_DRAGGED)) {
+          event.preventDefault();
+          setOver(true);
+        }
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        setOver(false);
+        const item = Number(event.dataTransfer.getData(ITEM_DRAGGED));
+        if (drop && item) {
+          event.preventDefault();
+          drop(item);
+        }
+      }}
     >
       <Box
         sx={{
@@ -73,9 +98,10 @@ export function TallyBar({
           height: 42,
           border: "1.5px",
           borderStyle: dashed ? "dashed" : "solid",
-          borderColor: "settled",
+          borderColor: over ? "primary.main" : "settled",
           borderRadius: "3px",
           overflow: "hidden",
+          bgcolor: over ? "chosenTint" : undefined,
         }}
       >
         {layout.pieces.map((piece, n) => (
@@ -87,18 +113,32 @@ export function TallyBar({
               px: 0.9,
               py: 0.25,
               overflow: "hidden",
-              bgcolor: piece.kind === "applied" ? "settledTint" : "background.paper",
+              bgcolor: piece.kind === "applied" ? "settledTint" : over ? "chosenTint" : "background.paper",
               borderRight: n < layout.pieces.length - 1 ? "1.5px solid" : 0,
               borderColor: "settled",
               color: piece.kind === "open" ? "primary.main" : "settled",
             }}
           >
-            <Typography className="figure" sx={{ fontSize: 12, lineHeight: 1.45 }}>
-              {piece.label}
-            </Typography>
-            <Typography className="figure" sx={{ fontSize: 12, lineHeight: 1.3 }}>
-              {words(piece.amount)}
-            </Typography>
+            {piece.itemId !== undefined && piece.itemId === typing && resize ? (
+              <SegmentField
+                label={piece.label}
+                value={words(piece.amount)}
+                done={(text) => {
+                  setTyping(null);
+                  if (text !== null) {
+                    resize(typing, text);
+                  }
+                }}
+              />
+            ) : (
+              <SegmentWords
+                press={
+                  piece.itemId !== undefined && resize ? () => setTyping(piece.itemId ?? null) : undefined
+                }
+                label={piece.label}
+                amount={words(piece.amount)}
+              />
+            )}
           </Box>
         ))}
         {layout.covered + layout.tooMuch > 0 && (
@@ -132,6 +172,84 @@ export function TallyBar({
         {saying}
       </Typography>
     </Box>
+  );
+}
+
+/** What a dragged open item is called between the account and the bar. */
+export const ITEM_DRAGGED = "application/x-open-item";
+
+function SegmentWords({ press, label, amount }: { press?: () => void; label: string; amount: string }) {
+  return (
+    <Box
+      component={press ? "button" : "div"}
+      type={press ? "button" : undefined}
+      onClick={press}
+      aria-label={press ? `Change ${amount} of ${label}` : undefined}
+      sx={{
+        all: press ? "unset" : undefined,
+        display: "block",
+        cursor: press ? "text" : undefined,
+        "&:focus-visible": { outline: 2, outlineColor: "primary.main" },
+      }}
+    >
+      <Typography
+        component="span"
+        className="figure"
+        sx={{ display: "block", fontSize: 12, lineHeight: 1.45 }}
+      >
+        {label}
+      </Typography>
+      <Typography
+        component="span"
+        className="figure"
+        sx={{ display: "block", fontSize: 12, lineHeight: 1.3 }}
+      >
+        {amount}
+      </Typography>
+    </Box>
+  );
+}
+
+function SegmentField({
+  label,
+  value,
+  done,
+}: {
+  label: string;
+  value: string;
+  done: (text: string | null) => void;
+}) {
+  const [text, setText] = useState(value);
+  return (
+    <Box
+      component="input"
+      aria-label={`Amount of ${label}`}
+      autoFocus
+      value={text}
+      className="figure"
+      onChange={(event: ChangeEvent<HTMLInputElement>) => setText(event.target.value)}
+      onFocus={(event: FocusEvent<HTMLInputElement>) => event.target.select()}
+      onBlur={() => done(text)}
+      onKeyDown={(event: KeyboardEvent) => {
+        if (event.key === "Enter") {
+          done(text);
+        } else if (event.key === "Escape") {
+          done(null);
+        }
+      }}
+      sx={{
+        width: "100%",
+        minWidth: 70,
+        mt: 0.75,
+        border: 0,
+        borderBottom: "2px solid",
+        borderColor: "primary.main",
+        bgcolor: "transparent",
+        color: "text.primary",
+        fontSize: 13,
+        outline: 0,
+      }}
+    />
   );
 }
 

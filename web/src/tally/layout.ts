@@ -4,8 +4,10 @@
  * note, write-off) or too much.
  */
 export interface Piece {
-  kind: "applied" | "onAccount" | "open";
+  kind: "applied" | "onAccount" | "other" | "open";
   label: string;
+  /** The item it is a part of, where it is one. */
+  itemId?: number;
   amount: number;
   /** Per cent of the bar. */
   width: number;
@@ -24,6 +26,7 @@ export interface TallyLayout {
 
 export interface Applied {
   label: string;
+  itemId?: number;
   amount: number;
   discount: number;
 }
@@ -33,11 +36,13 @@ export function layOut(
   applied: Applied[],
   adjustments: number,
   onAccount: number,
+  others: { label: string; amount: number }[] = [],
 ): TallyLayout {
   const owed = applied.filter((a) => a.amount > 0);
   const credit = applied.reduce((sum, a) => sum - Math.min(0, a.amount), 0);
   const discount = applied.reduce((sum, a) => sum + a.discount, 0);
-  const gross = owed.reduce((sum, a) => sum + a.amount, 0) + onAccount;
+  const other = others.reduce((sum, o) => sum + o.amount, 0);
+  const gross = owed.reduce((sum, a) => sum + a.amount, 0) + onAccount + other;
   const left = received - (gross - credit - discount - adjustments);
   const open = Math.max(0, left);
   const length = Math.max(received, gross + open, 1);
@@ -45,12 +50,16 @@ export function layOut(
   const pieces: Piece[] = owed.map((a) => ({
     kind: "applied",
     label: a.label,
+    itemId: a.itemId,
     amount: a.amount,
     width: wide(a.amount),
   }));
   if (onAccount > 0) {
     pieces.push({ kind: "onAccount", label: "on account", amount: onAccount, width: wide(onAccount) });
   }
+  others.forEach((o) =>
+    pieces.push({ kind: "other", label: o.label, amount: o.amount, width: wide(o.amount) }),
+  );
   if (open > 0) {
     pieces.push({ kind: "open", label: "left", amount: open, width: wide(open) });
   }

@@ -1,0 +1,307 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, data, type Money, type Schemas } from "../api/client";
+import { useBooks, useSession } from "../access/session";
+import { grouped, typedAmount } from "../shared/money";
+import { Failed, Loading } from "../shared/States";
+
+type Policy = Schemas["PolicyView"];
+type Limits = Schemas["LimitsView"];
+type Limit = Schemas["LimitView"];
+
+const LIMITS: [keyof Limits, string, boolean, boolean][] = [
+  ["writeOff", "Small write-off", true, true],
+  ["fee", "Fee withheld", true, false],
+  ["unearnedDiscount", "Discount granted late", true, false],
+  ["refund", "Refund promised", false, true],
+];
+const WHO: ["clerk" | "supervisor", string][] = [
+  ["clerk", "A clerk alone"],
+  ["supervisor", "A supervisor"],
+];
+
+/** What the company allows in the currency one works in: who may decide how much, grace, usual fees, rounding. */
+export default function PoliciesView() {
+  const books = useBooks();
+  const policy = useQuery({
+    queryKey: ["policy", books.company, books.currency],
+    queryFn: async () =>
+      data(
+        await api.GET("/api/policies/{currency}", {
+          params: { path: { currency: books.currency }, query: { company: books.company } },
+        }),
+      ),
+  });
+  if (policy.error) {
+    return <Failed error={policy.error} retry={() => void policy.refetch()} />;
+  }
+  return policy.data ? <Form key={policy.data.version} policy={policy.data} /> : <Loading />;
+}
+
+function Form({ policy }: { policy: Policy }) {
+  const books = useBooks();
+  const session = useSession();
+  const queries = useQueryClient();
+  const [p, setPolicy] = useState(policy);
+  const [fees, setFees] = useState(policy.usualFees.join("; "));
+  const may = session.data?.role === "ADMINISTRATOR" || session.data?.role === "SUPERVISOR";
+  const save = useMutation({
+    mutationFn: async () =>
+      data(
+        await api.PUT("/api/policies/{currency}", {
+          params: { path: { currency: policy.currency }, query: { company: books.company } },
+          body: { ...p, usualFees: fees.split(";").flatMap((f) => (f.trim() ? [f.trim()] : [])) },
+        }),
+      ),
+    onSuccess: (decided) => {
+      queries.setQueryData(["policy", books.company, books.currency], decided);
+      void queries.invalidateQueries({ queryKey: ["preview"] });
+    },
+  });
+  const limit = (who: "clerk" | "supervisor", kind: keyof Limits, part: Partial<Limit>) =>
+    setPolicy((before) => ({
+      ...before,
+      [who]: { ...before[who], [kind]: { ...before[who][kind], ...part } },
+    }));
+  return (
+    <Box sx={{ p: 3, maxWidth: 980 }}>
+      <Typography variant="h1">Policies, {policy.currency}</Typography>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
+        What {books.companyName} allows. A difference must be within the amount and the percentage; all of a
+        kind in a draft count together. Above the clerk&apos;s limit a supervisor approves; above the
+        supervisor&apos;s nobody does.
+      </Typography>
+      <Table size="small" aria-label="Limits">
+        <TableHead>
+          <TableRow>
+            <TableCell />
+            {WHO.map(([who, name]) => (
+              <TableCell key={who} colSpan={3}>
+                {name}
+              </TableCell>
+            ))}
+          </TableRow>
+          <TableRow>
+            <TableCell>Difference</TableCell>
+            {WHO.map(([who]) => (
+              <Heads key={who} />
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {LIMITS.map(([kind, name, under, over]) => (
+            <TableRow key={kind}>
+              <TableCell>{name}</TableCell>
+              {WHO.map(([who, whose]) => (
+                <LimitCells
+                  key={who}
+                  name={`${name}, ${whose.toLowerCase()}`}
+                  limit={p[who][kind]}
+                  under={under}
+                  over={over}
+                  disabled={!may}
+                  put={(part) => limit(who, kind, part)}
+                />
+              ))}
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      <Box sx={{ display: "grid", gridTemplateColumns: "repeat(4, 1fr)", gap: 2, mt: 3 }}>
+        <Figure
+          label="Days of grace for a discount"
+          value={p.discountGraceDays}
+          disabled={!may}
+          put={(days) => setPolicy((b) => ({ ...b, discountGraceDays: Math.round(days) }))}
+        />
+        <Figure
+          label="Tax in a fee, %"
+          value={p.feeTaxPercent}
+          disabled={!may}
+          put={(percent) => setPolicy((b) => ({ ...b, feeTaxPercent: percent }))}
+        />
+        <Sum
+          label="Smallest coin"
+          value={p.roundingStep}
+          disabled={!may}
+          put={(step) => setPolicy((b) => ({ ...b, roundingStep: step }))}
+        />
+        <TextField
+          label="Usual fees"
+          value={fees}
+          disabled={!may}
+          helperText="such as 18.00; 2.9 % + 0.30"
+          onChange={(event) => setFees(event.target.value)}
+        />
+      </Box>
+      {save.error && (
+        <Alert severity="error" variant="outlined" sx={{ mt: 2 }}>
+          {save.error.message}
+        </Alert>
+      )}
+      {save.isSuccess && !save.error && (
+        <Typography role="status" variant="body2" sx={{ mt: 2 }}>
+          Decided. It holds from the next draft on.
+        </Typography>
+      )}
+      <Box sx={{ mt: 2 }}>
+        {may ? (
+          <Button variant="contained" disabled={save.isPending} onClick={() => save.mutate()}>
+            Decide
+          </Button>
+        ) : (
+          <Typography variant="body2" color="textSecondary">
+            A supervisor or the administrator decides these.
+          </Typography>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+function Heads() {
+  return (
+    <>
+      <TableCell align="right">Too little, up to</TableCell>
+      <TableCell align="right">Too much, up to</TableCell>
+      <TableCell align="right">and at most %</TableCell>
+    </>
+  );
+}
+
+function LimitCells({
+  name,
+  limit,
+  under,
+  over,
+  disabled,
+  put,
+}: {
+  name: string;
+  limit: Limit;
+  under: boolean;
+  over: boolean;
+  disabled: boolean;
+  put: (part: Partial<Limit>) => void;
+}) {
+  return (
+    <>
+      <TableCell align="right">
+        {under && (
+          <Sum
+            label={`${name}: too little`}
+            value={limit.under}
+            disabled={disabled}
+            plain
+            put={(amount) => put({ under: amount })}
+          />
+        )}
+      </TableCell>
+      <TableCell align="right">
+        {over && (
+          <Sum
+            label={`${name}: too much`}
+            value={limit.over}
+            disabled={disabled}
+            plain
+            put={(amount) => put({ over: amount })}
+          />
+        )}
+      </TableCell>
+      <TableCell align="right">
+        <Figure
+          label={`${name}: per cent`}
+          value={limit.percent}
+          disabled={disabled}
+          plain
+          put={(percent) => put({ percent })}
+        />
+      </TableCell>
+    </>
+  );
+}
+
+/** An amount that is typed; what is no amount stays with a mark until it is one. */
+function Sum({
+  label,
+  value,
+  put,
+  disabled,
+  plain,
+}: {
+  label: string;
+  value: Money;
+  put: (amount: Money) => void;
+  disabled: boolean;
+  plain?: boolean;
+}) {
+  const [text, setText] = useState(grouped(value));
+  return (
+    <TextField
+      label={plain ? undefined : label}
+      value={text}
+      disabled={disabled}
+      error={typedAmount(text, value) === null}
+      variant={plain ? "standard" : "outlined"}
+      onChange={(event) => {
+        setText(event.target.value);
+        const amount = typedAmount(event.target.value, value);
+        if (amount) {
+          put(amount);
+        }
+      }}
+      sx={{ width: plain ? 90 : undefined }}
+      slotProps={{
+        htmlInput: { "aria-label": label, className: "figure", style: { textAlign: "right" } },
+      }}
+    />
+  );
+}
+
+function Figure({
+  label,
+  value,
+  put,
+  disabled,
+  plain,
+}: {
+  label: string;
+  value: number;
+  put: (figure: number) => void;
+  disabled: boolean;
+  plain?: boolean;
+}) {
+  const [text, setText] = useState(String(value));
+  const valid = /^\d+(\.\d{1,4})?$/.test(text);
+  return (
+    <TextField
+      label={plain ? undefined : label}
+      value={text}
+      disabled={disabled}
+      error={!valid}
+      variant={plain ? "standard" : "outlined"}
+      onChange={(event) => {
+        setText(event.target.value);
+        if (/^\d+(\.\d{1,4})?$/.test(event.target.value)) {
+          put(Number(event.target.value));
+        }
+      }}
+      sx={{ width: plain ? 56 : undefined }}
+      slotProps={{
+        htmlInput: { "aria-label": label, className: "figure", style: { textAlign: "right" } },
+      }}
+    />
+  );
+}

@@ -1,0 +1,209 @@
+import { Box, Button, TextField, Typography } from "@mui/material";
+import { useState } from "react";
+import { KEPT, REASON, type Reason } from "../settle/words";
+import { grouped, minor, negated, positive, typedAmount } from "../shared/money";
+import { withDifferences, type Difference, type Draft } from "./drafts";
+import { useChart } from "./queries";
+
+const TAXED = ["BANK_FEE", "PROCESSING_FEE", "TO_ACCOUNT"];
+
+/** What explains the difference, line by line: each amount can be typed, each with its reason, tax or account. */
+export function Differences({
+  draft,
+  change,
+  readOnly,
+}: {
+  draft: Draft;
+  change: (draft: Draft) => void;
+  readOnly: boolean;
+}) {
+  const chart = useChart(draft.adjustments.some((a) => TAXED.includes(a.kind)));
+  if (draft.adjustments.length === 0) {
+    return null;
+  }
+  const put = (at: number, difference: Difference | null) =>
+    change(
+      withDifferences(
+        draft,
+        draft.adjustments.flatMap((a, n) => (n === at ? (difference ? [difference] : []) : [a])),
+      ),
+    );
+  return (
+    <Box component="section" aria-label="Differences">
+      <Typography variant="body2" color="textSecondary">
+        Differences
+      </Typography>
+      {draft.adjustments.map((difference, at) => (
+        <Line
+          key={`${at} ${difference.kind} ${difference.amount.amount}`}
+          difference={difference}
+          put={(d) => put(at, d)}
+          readOnly={readOnly}
+          chart={chart.data}
+        />
+      ))}
+    </Box>
+  );
+}
+
+function Line({
+  difference: d,
+  put,
+  readOnly,
+  chart,
+}: {
+  difference: Difference;
+  put: (difference: Difference | null) => void;
+  readOnly: boolean;
+  chart: ReturnType<typeof useChart>["data"];
+}) {
+  const name = KEPT[d.kind];
+  const [text, setText] = useState(grouped(positive(d.amount)));
+  const amount = typedAmount(text, d.amount);
+  const valid = amount !== null && minor(amount) > 0;
+  const settle = () => {
+    if (valid && minor(amount) !== Math.abs(minor(d.amount))) {
+      put({ ...d, amount: minor(d.amount) < 0 ? negated(amount) : amount, tax: undefined });
+    }
+  };
+  const account = chart?.accounts.find((a) => a.id === d.accountId);
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", gap: 1, py: 0.25, fontSize: 13 }}>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        {d.kind === "TO_ACCOUNT" && account ? `to ${account.code} ${account.name}` : name}
+        {d.kind === "WRITE_OFF" && minor(d.amount) < 0 && " in our favour"}
+      </Box>
+      {d.kind === "CLAIM" && (
+        <Choice
+          label={`Reason of the ${name}`}
+          value={d.reason ?? "OTHER"}
+          disabled={readOnly}
+          options={Object.entries(REASON)}
+          choose={(reason) => put({ ...d, reason: reason as Reason })}
+        />
+      )}
+      {TAXED.includes(d.kind) && (chart?.taxes.length ?? 0) > 1 && (
+        <Choice
+          label={`Tax in the ${name}`}
+          value={d.taxCode ?? ""}
+          disabled={readOnly}
+          options={[
+            ["", d.tax && minor(d.tax) !== 0 ? `tax ${grouped(positive(d.tax))}` : "no tax"],
+            ...(chart?.taxes.filter((t) => t.percent > 0).map((t) => [t.code, t.name] as [string, string]) ??
+              []),
+          ]}
+          choose={(code) => put({ ...d, taxCode: code || undefined, tax: undefined })}
+        />
+      )}
+      {(d.kind === "WRITE_OFF" || d.kind === "CLAIM" || d.kind === "TO_ACCOUNT") && (
+        <Words
+          label={`Why: ${name}`}
+          value={d.text ?? ""}
+          disabled={readOnly}
+          settle={(words) => put({ ...d, text: words })}
+        />
+      )}
+      <TextField
+        value={text}
+        disabled={readOnly}
+        error={!valid}
+        onChange={(event) => setText(event.target.value)}
+        onFocus={(event) => event.target.select()}
+        onBlur={settle}
+        onKeyDown={(event) => event.key === "Enter" && settle()}
+        variant="standard"
+        sx={{ width: 88 }}
+        slotProps={{
+          htmlInput: {
+            "aria-label": `Amount: ${name}`,
+            className: "figure",
+            style: { textAlign: "right", padding: 0, fontSize: 13, fontWeight: 700 },
+          },
+        }}
+      />
+      <Button
+        color="inherit"
+        disabled={readOnly}
+        onClick={() => put(null)}
+        aria-label={`Take out: ${name} ${grouped(positive(d.amount))}`}
+        sx={{ minWidth: 0, px: 0.75, fontWeight: 400, color: "text.secondary" }}
+      >
+        take out
+      </Button>
+    </Box>
+  );
+}
+
+function Words({
+  label,
+  value,
+  disabled,
+  settle,
+}: {
+  label: string;
+  value: string;
+  disabled: boolean;
+  settle: (words: string) => void;
+}) {
+  const [words, setWords] = useState(value);
+  const done = () => words !== value && settle(words);
+  return (
+    <TextField
+      value={words}
+      disabled={disabled}
+      placeholder="why…"
+      onChange={(event) => setWords(event.target.value)}
+      onBlur={done}
+      onKeyDown={(event) => event.key === "Enter" && done()}
+      variant="standard"
+      sx={{ width: 130 }}
+      slotProps={{
+        htmlInput: { "aria-label": label, maxLength: 400, style: { padding: 0, fontSize: 13 } },
+      }}
+    />
+  );
+}
+
+/** A short list to choose from, as the system draws it: quick by keyboard. */
+export function Choice({
+  label,
+  value,
+  options,
+  choose,
+  disabled,
+  shown,
+}: {
+  label: string;
+  value: string;
+  options: [string, string][];
+  choose: (value: string) => void;
+  disabled?: boolean;
+  /** Whether the label stands above it; else only screen readers are told. */
+  shown?: boolean;
+}) {
+  return (
+    <TextField
+      select
+      value={value}
+      disabled={disabled}
+      label={shown ? label : undefined}
+      onChange={(event) => choose(event.target.value)}
+      variant={shown ? "outlined" : "standard"}
+      fullWidth={shown}
+      slotProps={{
+        select: { native: true },
+        inputLabel: { shrink: true },
+        htmlInput: {
+          "aria-label": label,
+          style: shown ? undefined : { padding: "0 20px 0 0", fontSize: 13 },
+        },
+      }}
+    >
+      {options.map(([key, words]) => (
+        <option key={key} value={key}>
+          {words}
+        </option>
+      ))}
+    </TextField>
+  );
+}

@@ -1,0 +1,88 @@
+import { Box, Button, Typography } from "@mui/material";
+import { useState } from "react";
+import { useBooks } from "../access/session";
+import { atMoment } from "../shared/dates";
+import { AskWords } from "./AskWords";
+import type { HeldDraft } from "./drafts";
+
+interface Props {
+  held: HeldDraft;
+  takeOver: () => void;
+  startOver: () => void;
+  decide: (approved: boolean, note: string) => void;
+}
+
+/** Who works on a draft, and what passes between clerk and supervisor. Nothing where it is simply one's own. */
+export function HeldNotice({ held, takeOver, startOver, decide }: Props) {
+  const books = useBooks();
+  const [returning, setReturning] = useState(false);
+  const mine = held.by === books.user;
+  const handed = held.state === "HANDED";
+  const said = held.note && (
+    <>
+      {" "}
+      “{held.note}”{held.notedBy && held.notedBy !== held.by && ` (${held.notedBy})`}
+    </>
+  );
+  return (
+    <Box
+      role="status"
+      sx={{
+        display: "flex",
+        alignItems: "center",
+        gap: 1,
+        border: 1,
+        borderLeft: 4,
+        borderColor: handed || held.state === "RETURNED" ? "primary.main" : "divider",
+        borderRadius: 1,
+        px: 1.25,
+        py: 0.5,
+        fontSize: 13,
+      }}
+    >
+      <Typography variant="body2" sx={{ flex: 1 }}>
+        {handed
+          ? mine
+            ? "Handed to a supervisor."
+            : `${held.by} asks a supervisor to approve this.`
+          : held.state === "RETURNED"
+            ? "Returned by the supervisor."
+            : mine
+              ? "Your draft is kept."
+              : `${held.by} works on this since ${atMoment(held.since)}.`}
+        {said}
+      </Typography>
+      {handed && !mine && books.supervisor && (
+        <>
+          <Button variant="contained" onClick={() => decide(true, "")}>
+            Approve and post
+          </Button>
+          <Button color="inherit" onClick={() => setReturning(true)}>
+            Return…
+          </Button>
+        </>
+      )}
+      {!mine && books.mayPost && (
+        <Button color="inherit" onClick={takeOver}>
+          Take over
+        </Button>
+      )}
+      {mine && (
+        <Button color="inherit" onClick={startOver} sx={{ fontWeight: 400 }}>
+          Start over
+        </Button>
+      )}
+      {returning && (
+        <AskWords
+          title={`Return the draft to ${held.by}`}
+          explains="The draft stays as it is; the note says what is to be done otherwise."
+          label="Note"
+          doing="Return it"
+          needed
+          act={(note) => decide(false, note)}
+          close={() => setReturning(false)}
+        />
+      )}
+    </Box>
+  );
+}
