@@ -12,10 +12,13 @@ export function Explanations({
   entry,
   chosen,
   choose,
+  begun,
 }: {
   entry: Entry;
   chosen: number | undefined;
   choose: (rank: number) => void;
+  /** Whether a hand has begun to explain it. */
+  begun?: boolean;
 }) {
   return (
     <Box
@@ -41,7 +44,7 @@ export function Explanations({
           {note.text}
         </Typography>
       ))}
-      {entry.proposals.length === 0 && entry.status === "WAITING" && (
+      {entry.proposals.length === 0 && entry.status === "WAITING" && !begun && (
         <Typography color="textSecondary">
           Nothing we know explains this money. Look for its payer, an invoice or the amount in the account on
           the right (C).

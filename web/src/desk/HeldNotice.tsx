@@ -24,6 +24,18 @@ export function HeldNotice({ held, takeOver, startOver, decide }: Props) {
       “{held.note}”{held.notedBy && held.notedBy !== held.by && ` (${held.notedBy})`}
     </>
   );
+  if (mine && held.state === "OPEN") {
+    return (
+      <Box sx={{ display: "flex", alignItems: "center", mb: -1.25, color: "text.secondary", fontSize: 12.5 }}>
+        <Box component="span" role="status" sx={{ flex: 1 }}>
+          Kept as your draft
+        </Box>
+        <Button color="inherit" onClick={startOver} sx={{ fontWeight: 400, py: 0, minWidth: 0 }}>
+          Start over
+        </Button>
+      </Box>
+    );
+  }
   return (
     <Box
       role="status"
@@ -47,9 +59,7 @@ export function HeldNotice({ held, takeOver, startOver, decide }: Props) {
             : `${held.by} asks a supervisor to approve this.`
           : held.state === "RETURNED"
             ? "Returned by the supervisor."
-            : mine
-              ? "Your draft is kept."
-              : `${held.by} works on this since ${atMoment(held.since)}.`}
+            : `${held.by} works on this since ${atMoment(held.since)}.`}
         {said}
       </Typography>
       {handed && !mine && books.supervisor && (

@@ -64,8 +64,14 @@ export function NewInvoice({
     }
   };
   const write = useMutation({
-    mutationFn: async (total: Money) =>
-      data(await api.POST("/api/invoices", { body: { customerId, total, ...form } })),
+    mutationFn: async (total: Money) => {
+      const { number, issuedOn, dueOn, taxCode, terms, orderReference } = form;
+      return data(
+        await api.POST("/api/invoices", {
+          body: { customerId, total, number, issuedOn, dueOn, taxCode, terms, orderReference },
+        }),
+      );
+    },
     onSuccess: (written, total) => {
       const takes = minor(total) > minor(like) && minor(like) > 0 ? like : total;
       change(

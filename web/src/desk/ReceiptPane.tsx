@@ -86,7 +86,12 @@ export function ReceiptPane({
         readOnly={readOnly}
       />
       <Differences draft={draft} change={change} readOnly={readOnly} />
-      <Explanations entry={entry} chosen={rank} choose={choose} />
+      <Explanations
+        entry={entry}
+        chosen={rank}
+        choose={choose}
+        begun={draft.applications.length + draft.adjustments.length > 0}
+      />
       <Writes preview={preview} />
     </Sheet>
   );

@@ -87,7 +87,7 @@ describe("the remainder line", () => {
     const { user, again } = show(
       line({ ...SHORT, options: [{ ...beyond, approval: "the limit is 2.00" }] }, { treat }),
     );
-    await user.click(screen.getByRole("button", { name: "Write off 9.00 (limit 2.00)" }));
+    await user.click(screen.getByRole("button", { name: "Write off 9.00 (needs approval)" }));
     expect(treat).toHaveBeenCalledWith("WRITE_OFF");
     again(
       line(

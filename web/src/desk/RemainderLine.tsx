@@ -127,12 +127,13 @@ function Way({
       sx={{ borderColor: "divider", fontWeight: 400 }}
     >
       {WORDS[option.kind](grouped(option.amount))}
+      {(why || option.note) && " "}
       {(why || option.note) && (
         <Box
           component="span"
           sx={{ fontSize: 11.5, ml: 0.5, color: option.allowed ? "text.secondary" : undefined }}
         >
-          ({why ? shortly(why) : option.note})
+          ({option.allowed && why ? "needs approval" : why ? shortly(why) : option.note})
         </Box>
       )}
     </Button>

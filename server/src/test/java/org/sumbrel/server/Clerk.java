@@ -61,6 +61,23 @@ public final class Clerk {
             .header("Idempotency-Key", idempotencyKey));
   }
 
+  public Answer put(String path, String json) {
+    return answer(
+        MockMvcRequestBuilders.put(path).contentType(MediaType.APPLICATION_JSON).content(json));
+  }
+
+  public Answer put(String path, String json, String seen) {
+    return answer(
+        MockMvcRequestBuilders.put(path)
+            .contentType(MediaType.APPLICATION_JSON)
+            .content(json)
+            .header("If-Match", seen));
+  }
+
+  public Answer delete(String path) {
+    return answer(MockMvcRequestBuilders.delete(path));
+  }
+
   public Answer drop(String fileName, String text) {
     return drop(fileName, text, "");
   }

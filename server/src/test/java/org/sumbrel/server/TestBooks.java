@@ -42,6 +42,17 @@ public final class TestBooks {
     return this;
   }
 
+  /** Takes in a credit note of this amount. */
+  public void creditNote(String amount) {
+    expect(
+        201,
+        clerk.drop(
+            "credit.csv",
+            "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open\n"
+                + "%s,credit_note,T%d,%s,2026-05-25,2026-05-25,USD,%s,%s\n"
+                    .formatted(number(90), n, customer(), amount, amount)));
+  }
+
   /** Takes in one credit of the day and gives its id. */
   public long credit(String amount, String text) {
     return credits(List.of(amount), text).get(0);

@@ -132,6 +132,8 @@ public class Companies {
         .ifPresentOrElse(
             known -> known.decide(policy),
             () -> policies.save(new PolicyEntity(company.id(), currency, policy)));
+    // so that the version that is read next is the new one
+    policies.flush();
   }
 
   /** The version of the policy, by which two people who change it notice each other; 0 at first. */

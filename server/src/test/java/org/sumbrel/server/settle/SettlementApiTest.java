@@ -333,7 +333,8 @@ class SettlementApiTest {
     assertThat(treated.at("/refusal").isNull()).isTrue();
     assertThat(treated.at("/lines").findValuesAsText("account"))
         .contains("Bank fees", "Accounts receivable");
-    var overLimit = expect(200, maren.post("/api/settlements/preview?treat=WRITE_OFF", call)).body();
+    var overLimit =
+        expect(200, maren.post("/api/settlements/preview?treat=WRITE_OFF", call)).body();
     assertThat(overLimit.at("/needsApproval").asBoolean()).isTrue();
     assertThat(overLimit.at("/refusal").asText()).contains("18.00", "limit is 2.00", "supervisor");
     assertThat(books.open(0)).isEqualTo("1038.08");
