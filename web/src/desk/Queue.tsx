@@ -120,7 +120,7 @@ export function Queue(props: Props) {
         />
       </Box>
       <Box ref={scroller} sx={{ flex: 1, overflow: "auto" }}>
-        <Box role="list" sx={{ height: virtual.getTotalSize(), position: "relative" }}>
+        <Box sx={{ height: virtual.getTotalSize(), position: "relative" }}>
           {virtual.getVirtualItems().map((place) => {
             const line = lines[place.index];
             return (
@@ -186,7 +186,8 @@ function Lead({
 }) {
   return (
     <Box
-      role="listitem"
+      role="group"
+      aria-label={name}
       sx={{
         bgcolor: here ? "chosenTint" : undefined,
         borderLeft: 3,
@@ -288,7 +289,8 @@ function Row({ row, chosen, choose, selected, toggle, drafts }: { row: EntryRow 
   );
   return (
     <Box
-      role="listitem"
+      role="group"
+      aria-label={row.payer}
       sx={{
         display: "flex",
         alignItems: "stretch",

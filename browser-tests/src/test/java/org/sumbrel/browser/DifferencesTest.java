@@ -112,7 +112,7 @@ class DifferencesTest extends BrowserTest {
 
   private static void choose(Page in, String text) {
     in.getByLabel("Search the queue").fill(text);
-    var rows = region(in, "Queue").getByRole(AriaRole.LISTITEM);
+    var rows = region(in, "Queue").getByRole(AriaRole.GROUP);
     assertThat(rows).hasCount(1);
     rows.getByRole(AriaRole.BUTTON).click();
     assertThat(region(in, "Receipt")).containsText(text);
@@ -209,7 +209,7 @@ class DifferencesTest extends BrowserTest {
     button("^Apply oldest first").click();
     assertThat(page.getByLabel("Journal lines")).containsText("275.00");
     page.keyboard().press("Control+Enter");
-    assertThat(page.getByText(Pattern.compile("^Posted 0.00 from QCThree"))).isVisible();
+    assertThat(page.getByText(Pattern.compile("^Posted 0\\.00 from QCThree"))).isVisible();
     page.navigate(sumbrel.address() + "/posted/customers");
     page.getByLabel("name or number…").fill("QCThree");
     page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("QCThree Mills")).click();
@@ -222,8 +222,6 @@ class DifferencesTest extends BrowserTest {
     signIn(page, "maren");
     invoices("QDFour Pizza", "QD-4000 1.00");
     credit("QDFour Pizza", "450.00", "qdfour in advance");
-    page.getByLabel("Take QD-4000").uncheck();
-    button("^Keep 450.00 on account").click();
     post("450.00");
 
     invoices("QDFour Pizza", "QD-4001 600.00");
@@ -231,9 +229,13 @@ class DifferencesTest extends BrowserTest {
     // the desk says by itself that the money could be applied now
     assertThat(region("Queue")).containsText("On account, with invoices open");
     region("Queue").getByText("QDFour Pizza").click();
-    take("QD-4001");
-    take("OA-");
-    assertThat(region("Account").getByLabel("Amount taken of QD-4001")).isVisible();
+    button("^Apply oldest first").click();
+    // the older small invoice first, the rest of the money to the new one
+    assertThat(page.getByLabel("Amount taken of QD-4000")).hasValue("1.00");
+    assertThat(page.getByLabel("Amount taken of QD-4001")).hasValue("449.00");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText(Pattern.compile("^Posted 0\\.00 from QDFour"))).isVisible();
+    assertBooksAreWhole();
   }
 
   @Test
@@ -346,7 +348,6 @@ class DifferencesTest extends BrowserTest {
     signIn(page, "maren");
     invoices("QJTen Cakes", "QJ-1 5.00");
     credit("QJTen Cakes", "106.00", "qjten for the wedding cake");
-    page.getByLabel("Take QJ-1").uncheck();
     page.keyboard().press("n");
     page.getByLabel("Tax in it").selectOption("SALES6");
     page.getByLabel("Order or reference").fill("wedding");
@@ -401,5 +402,47 @@ class DifferencesTest extends BrowserTest {
     assertThat(colleague.getByLabel("Amount taken of QL-2")).hasValue("49.00");
     assertThat(page.getByText(Pattern.compile("^osric works on this"))).isVisible();
     colleague.context().close();
+  }
+
+  /** A pasted list with a rest, by keyboard alone: list, claim with its reason, post, undo. */
+  @Test
+  void explainsADifferenceByKeyboardAlone() {
+    signIn(page, "maren");
+    invoices("QMThirteen Rolls", "QM-1 400.00", "QM-2 300.00");
+    credit("QMThirteen Rolls", "655.00", "qmthirteen two less damages");
+    var keys = page.keyboard();
+    page.getByLabel("Search the queue").press("Escape");
+    keys.press("l");
+    assertThat(page.getByLabel("The list")).isFocused();
+    keys.insertText("QM-1 400.00\nQM-2 300.00");
+    keys.press("Control+Enter");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("2 lines understood");
+    keys.press("Control+Enter");
+    assertThat(region("Remainder")).containsText("Short by");
+    keys.press("r");
+    tabTo("^Claim 45.00");
+    keys.press("Enter");
+    assertThat(page.getByRole(AriaRole.MENU)).isVisible();
+    keys.press("ArrowDown");
+    keys.press("Enter");
+    assertThat(region("Differences")).containsText("claim");
+    assertThat(page.getByLabel("Reason of the claim")).hasValue("DAMAGED");
+    assertThat(region("Remainder")).containsText("Post 655.00");
+    keys.press("Control+Enter");
+    assertThat(page.getByText(Pattern.compile("^Posted 655\\.00"))).isVisible();
+    keys.press("u");
+    assertThat(page.getByText(Pattern.compile("^Reversed: 655\\.00"))).isVisible();
+    assertBooksAreWhole();
+  }
+
+  private void tabTo(String name) {
+    for (var n = 0; n < 60; n++) {
+      var here = page.locator("*:focus");
+      if (here.count() == 1 && Pattern.compile(name).matcher(here.innerText()).find()) {
+        return;
+      }
+      page.keyboard().press("Tab");
+    }
+    throw new AssertionError("Tab never came to " + name);
   }
 }

@@ -257,7 +257,7 @@ class FirstDayTest extends BrowserTest {
    * list.
    */
   private void onlyInQueue(String payer) {
-    var rows = region("Queue").getByRole(AriaRole.LISTITEM);
+    var rows = region("Queue").getByRole(AriaRole.GROUP);
     assertThat(rows).hasCount(1);
     assertThat(rows).containsText(payer);
   }

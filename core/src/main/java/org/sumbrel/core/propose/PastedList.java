@@ -2,9 +2,13 @@ package org.sumbrel.core.propose;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.MatchResult;
@@ -82,12 +86,16 @@ public final class PastedList {
   private final Receipt receipt;
   private final int graceDays;
   private final ReferenceFinder references;
+  private final Map<String, OpenItem> byNumber = new HashMap<>();
   private final Set<String> seen = new HashSet<>();
 
   private PastedList(Receipt receipt, int graceDays, Collection<? extends OpenItem> items) {
     this.receipt = receipt;
     this.graceDays = graceDays;
     this.references = ReferenceFinder.over(items);
+    for (var item : items) {
+      byNumber.put(ReferenceFinder.compact(item.number()), item);
+    }
   }
 
   /**
@@ -135,7 +143,21 @@ public final class PastedList {
         : Row.not(number, line, Outcome.NO_REFERENCE, "No reference stands in this line.");
   }
 
+  /**
+   * What the text names. In a list a word that is a number in full names its item, however short it
+   * is; in a sentence it would be too short to tell.
+   */
   private List<ReferenceHit> hits(String text) {
+    var whole =
+        Arrays.stream(text.split("[\\s;|,]+"))
+            .map(word -> byNumber.get(ReferenceFinder.compact(word)))
+            .filter(Objects::nonNull)
+            .distinct()
+            .toList();
+    if (whole.size() == 1) {
+      var item = whole.get(0);
+      return List.of(new ReferenceHit(item, ReferenceHit.Form.NUMBER, -1, -1, item.number(), 0));
+    }
     var read =
         new Receipt(
             receipt.id(),

@@ -82,6 +82,13 @@ class PastedListTest {
   }
 
   @Test
+  void takesAShortNumberAtItsWord() {
+    var shortOne = invoice("Q-1", "a", "400.00");
+    var rows = PastedList.read("Q-1 400.00", receipt("400.00", "", ""), 3, List.of(shortOne));
+    assertThat(rows.get(0).amount()).contains(usd("400.00"));
+  }
+
+  @Test
   void seesTheDiscountInAnAmount() {
     var row = read("LM-0020404 980.00").get(0);
     assertThat(row.amount()).contains(usd("1000.00"));
