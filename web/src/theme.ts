@@ -22,6 +22,7 @@ const paper = {
   mode: "light" as const,
   primary: { main: "#B4530A", contrastText: "#FFFFFF" },
   error: { main: "#B3261E" },
+  warning: { main: "#B4530A" },
   background: { default: "#FBF8F3", paper: "#FFFEFB" },
   text: { primary: "#22252B", secondary: "#5C5A55", disabled: "#767169" },
   divider: "#D9D2C5",
@@ -35,6 +36,7 @@ const ink = {
   mode: "dark" as const,
   primary: { main: "#F0A063", contrastText: "#23160B" },
   error: { main: "#F2B8B5" },
+  warning: { main: "#F0A063" },
   background: { default: "#1A1C20", paper: "#212429" },
   text: { primary: "#EDE8DF", secondary: "#B9B3A7", disabled: "#918B80" },
   divider: "#3D4148",
@@ -89,6 +91,7 @@ export function themeFor(dark: boolean) {
       MuiDialog: { defaultProps: { transitionDuration: 0 } },
       MuiPopover: { defaultProps: { transitionDuration: 0 } },
       MuiMenu: { defaultProps: { transitionDuration: 0 } },
+      MuiAlert: { styleOverrides: { root: { color: palette.text.primary } } },
       MuiTooltip: { defaultProps: { arrow: true } },
     },
   });

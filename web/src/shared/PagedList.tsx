@@ -61,10 +61,14 @@ export function PagedList<T>(props: Props<T>) {
         onScroll={nearEnd}
         sx={{ flex: 1, overflow: "auto" }}
         tabIndex={0}
-        aria-label={props.label}
-        role="list"
+        role="group"
+        aria-label={`${props.label}, scrolls`}
       >
-        <Box sx={{ height: virtual.getTotalSize(), position: "relative" }}>
+        <Box
+          role={rows && rows.length > 0 ? "list" : undefined}
+          aria-label={props.label}
+          sx={{ height: virtual.getTotalSize(), position: "relative" }}
+        >
           {virtual.getVirtualItems().map((place) => (
             <Box
               key={place.key}

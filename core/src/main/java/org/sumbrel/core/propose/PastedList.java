@@ -138,7 +138,7 @@ public final class PastedList {
     // what is left beside the amount: a reference that nobody knows, or a heading or a sum
     var beside =
         figures.isEmpty() ? plain : plain.substring(0, figures.get(figures.size() - 1).start());
-    return beside.matches(".*\\d{3,}.*")
+    return beside.matches(".*(\\d{3,}|\\p{L}[^\\s\\d]?\\d).*")
         ? Row.not(number, line, Outcome.UNKNOWN, "Nothing that is known has this reference.")
         : Row.not(number, line, Outcome.NO_REFERENCE, "No reference stands in this line.");
   }

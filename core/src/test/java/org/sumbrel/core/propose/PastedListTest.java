@@ -86,6 +86,7 @@ class PastedListTest {
     var shortOne = invoice("Q-1", "a", "400.00");
     var rows = PastedList.read("Q-1 400.00", receipt("400.00", "", ""), 3, List.of(shortOne));
     assertThat(rows.get(0).amount()).contains(usd("400.00"));
+    assertThat(read("Q-9 12.00").get(0).outcome()).isEqualTo(Outcome.UNKNOWN);
   }
 
   @Test
