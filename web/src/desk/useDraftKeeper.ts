@@ -42,6 +42,8 @@ export function useDraftKeeper(kept: (draft: Draft) => void, failed: (sentence: 
             body: draft,
           }),
         );
+        // an older answer that is still on its way must not bring back the version before
+        await queries.cancelQueries({ queryKey: ["held", subject] });
         queries.setQueryData(["held", subject], { held: answer.held });
         void queries.invalidateQueries({ queryKey: ["drafts"] });
         heard.current.kept(draft);

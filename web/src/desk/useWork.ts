@@ -81,6 +81,7 @@ export function useWork(subject: Subject | undefined, say: (sentence: string) =>
   const discard = async (about: string) => {
     await keeper.drop(about);
     await api.DELETE("/api/drafts/{subject}", { params: { path: { subject: about } } });
+    await queries.cancelQueries({ queryKey: ["held", about] });
     queries.setQueryData(["held", about], { held: null });
     void queries.invalidateQueries({ queryKey: ["drafts"] });
   };
