@@ -72,7 +72,7 @@ class DeskController {
       Long itemVersion,
       @NotNull String message) {}
 
-  record FoundItem(
+  record NamedItem(
       @NotNull Long itemId,
       @NotNull String number,
       @NotNull String customer,
@@ -83,7 +83,7 @@ class DeskController {
       @NotNull String sentence,
       @NotNull MoneyView amount,
       Long settlementId,
-      @NotNull List<FoundItem> items) {}
+      @NotNull List<NamedItem> items) {}
 
   @PostMapping("/api/entries/{id}/pasted-list")
   @Operation(
@@ -161,7 +161,7 @@ class DeskController {
             .map(i -> rows.get(Long.valueOf(i.id())))
             .map(
                 i ->
-                    new FoundItem(
+                    new NamedItem(
                         i.id(),
                         i.number(),
                         names.getOrDefault(i.customerId(), ""),

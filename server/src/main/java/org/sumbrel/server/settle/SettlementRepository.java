@@ -1,12 +1,19 @@
 package org.sumbrel.server.settle;
 
+import jakarta.persistence.LockModeType;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 interface SettlementRepository extends JpaRepository<SettlementEntity, Long> {
+
+  /** The settlement, held until the end of the transaction: one reversal at a time. */
+  @Lock(LockModeType.PESSIMISTIC_WRITE)
+  @Query("select s from SettlementEntity s where s.id = :id")
+  Optional<SettlementEntity> held(Long id);
 
   Optional<SettlementEntity> findFirstByEntryIdAndStatus(
       Long entryId, SettlementEntity.Status status);

@@ -210,7 +210,9 @@ public class Settlements {
    *     since
    */
   public void reverse(Long id, String reason, Actor actor) {
-    var posted = settlements.findById(id).orElseThrow(() -> new NotThere("settlement", id));
+    // held first: of two who reverse it at once, the second must not see its items as the first
+    // left them
+    var posted = settlements.held(id).orElseThrow(() -> new NotThere("settlement", id));
     if (actor.role() == Role.CLERK && !posted.postedBy().equals(actor.name())) {
       throw new AccessDeniedException(
           "Settlement "
