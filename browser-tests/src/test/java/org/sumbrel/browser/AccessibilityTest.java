@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page.EmulateMediaOptions;
+import com.microsoft.playwright.Page.GetByLabelOptions;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -42,7 +43,8 @@ class AccessibilityTest extends BrowserTest {
         for (var view : VIEWS) {
           page.navigate(sumbrel.address() + view);
           assertThat(page.getByRole(AriaRole.MAIN)).not().isEmpty();
-          page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
+          assertThat(page.getByLabel("Loading", new GetByLabelOptions().setExact(true)))
+              .hasCount(0);
           assertNothingSerious(view + " " + light);
         }
         page.navigate(sumbrel.address() + "/waiting/desk");
