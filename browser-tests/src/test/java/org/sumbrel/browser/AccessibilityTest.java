@@ -45,6 +45,9 @@ class AccessibilityTest extends BrowserTest {
           assertThat(page.getByRole(AriaRole.MAIN)).not().isEmpty();
           assertThat(page.getByLabel("Loading", new GetByLabelOptions().setExact(true)))
               .hasCount(0);
+          if (view.equals("/waiting/desk")) {
+            assertThat(page.getByText("Posting writes")).isVisible();
+          }
           assertNothingSerious(view + " " + light);
         }
         page.navigate(sumbrel.address() + "/waiting/desk");
