@@ -52,6 +52,8 @@ export function themeFor(dark: boolean) {
   return createTheme({
     palette,
     shape: { borderRadius: 4 },
+    // nothing fades: what can be pressed looks so at once
+    transitions: { create: () => "none" },
     typography: {
       fontFamily: words,
       fontSize: 13,

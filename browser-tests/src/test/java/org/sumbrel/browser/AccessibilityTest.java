@@ -1,0 +1,88 @@
+package org.sumbrel.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Page.EmulateMediaOptions;
+import com.microsoft.playwright.Page.GetByLabelOptions;
+import com.microsoft.playwright.Page.GetByRoleOptions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** No view has anything serious by axe-core's rules, on paper and on ink. */
+class AccessibilityTest extends BrowserTest {
+
+  private static final Set<String> SERIOUS = Set.of("serious", "critical");
+  private static final List<String> VIEWS =
+      List.of(
+          "/waiting/desk",
+          "/waiting/shelved",
+          "/arrived/intake",
+          "/posted/customers",
+          "/posted/settlements",
+          "/posted/journal",
+          "/posted/trial-balance",
+          "/tied-out/cent-trail",
+          "/policies");
+
+  @Test
+  void findsNothingSerious() throws Exception {
+    try (var sumbrel = RunningSumbrel.withDemoBooks()) {
+      page.navigate(sumbrel.address());
+      assertThat(page.getByLabel("User")).isVisible();
+      assertNothingSerious("sign-in");
+      page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName("osric").setExact(true))
+          .click();
+      assertThat(page.getByLabel("Flow of the day")).isVisible();
+      for (var light : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
+        page.emulateMedia(new EmulateMediaOptions().setColorScheme(light));
+        for (var view : VIEWS) {
+          page.navigate(sumbrel.address() + view);
+          assertThat(page.getByRole(AriaRole.MAIN)).not().isEmpty();
+          assertThat(page.getByLabel("Loading", new GetByLabelOptions().setExact(true)))
+              .hasCount(0);
+          if (view.equals("/waiting/desk")) {
+            assertThat(page.getByText("Posting writes")).isVisible();
+          }
+          assertNothingSerious(view + " " + light);
+        }
+        page.navigate(sumbrel.address() + "/waiting/desk");
+        assertThat(page.getByText("Posting writes")).isVisible();
+        for (var key : List.of("l", "a", "n", "s")) {
+          page.keyboard().press(key);
+          assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
+          assertNothingSerious("dialog " + key + " " + light);
+          page.keyboard().press("Escape");
+          assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+        }
+      }
+    }
+  }
+
+  private void assertNothingSerious(String where) {
+    // a colour that is still fading in is none that anybody reads
+    page.evaluate(
+        "() => Promise.all(document.getAnimations()"
+            + ".filter(a => a.effect.getComputedTiming().endTime !== Infinity).map(a => a.finished))");
+    var found =
+        new AxeBuilder(page)
+            .analyze().getViolations().stream()
+                .filter(rule -> SERIOUS.contains(rule.getImpact()))
+                .map(
+                    rule ->
+                        rule.getId()
+                            + ": "
+                            + rule.getHelp()
+                            + " "
+                            + rule.getNodes().stream()
+                                .map(node -> node.getHtml())
+                                .limit(3)
+                                .toList())
+                .toList();
+    assertThat(found).as(where).isEmpty();
+  }
+}
