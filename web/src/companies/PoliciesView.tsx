@@ -14,6 +14,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Money, type Schemas } from "../api/client";
 import { useBooks, useSession } from "../access/session";
+import { FigureField } from "../shared/FigureField";
 import { grouped, typedAmount } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 
@@ -204,7 +205,7 @@ function LimitCells({
             label={`${name}: too little`}
             value={limit.under}
             disabled={disabled}
-            plain
+            slim
             put={(amount) => put({ under: amount })}
           />
         )}
@@ -215,7 +216,7 @@ function LimitCells({
             label={`${name}: too much`}
             value={limit.over}
             disabled={disabled}
-            plain
+            slim
             put={(amount) => put({ over: amount })}
           />
         )}
@@ -225,7 +226,7 @@ function LimitCells({
           label={`${name}: per cent`}
           value={limit.percent}
           disabled={disabled}
-          plain
+          slim
           put={(percent) => put({ percent })}
         />
       </TableCell>
@@ -233,75 +234,72 @@ function LimitCells({
   );
 }
 
-/** An amount that is typed; what is no amount stays with a mark until it is one. */
-function Sum({
+/** A figure that is typed; what is none stays with a mark until it is one. */
+function Typed<T>({
   label,
   value,
+  write,
+  read,
   put,
   disabled,
-  plain,
+  slim,
+  width,
 }: {
   label: string;
-  value: Money;
-  put: (amount: Money) => void;
+  value: T;
+  write: (value: T) => string;
+  read: (text: string) => T | null;
+  put: (value: T) => void;
   disabled: boolean;
-  plain?: boolean;
+  slim?: boolean;
+  width?: number;
 }) {
-  const [text, setText] = useState(grouped(value));
+  const [text, setText] = useState(write(value));
   return (
-    <TextField
-      label={plain ? undefined : label}
-      value={text}
+    <FigureField
+      label={label}
+      text={text}
       disabled={disabled}
-      error={typedAmount(text, value) === null}
-      variant={plain ? "standard" : "outlined"}
-      onChange={(event) => {
-        setText(event.target.value);
-        const amount = typedAmount(event.target.value, value);
-        if (amount) {
-          put(amount);
+      valid={read(text) !== null}
+      slim={slim}
+      width={width}
+      type={(typed) => {
+        setText(typed);
+        const figure = read(typed);
+        if (figure !== null) {
+          put(figure);
         }
-      }}
-      sx={{ width: plain ? 90 : undefined }}
-      slotProps={{
-        htmlInput: { "aria-label": label, className: "figure", style: { textAlign: "right" } },
       }}
     />
   );
 }
 
-function Figure({
-  label,
-  value,
-  put,
-  disabled,
-  plain,
-}: {
+interface FieldOf<T> {
   label: string;
-  value: number;
-  put: (figure: number) => void;
+  value: T;
+  put: (value: T) => void;
   disabled: boolean;
-  plain?: boolean;
-}) {
-  const [text, setText] = useState(String(value));
-  const valid = /^\d+(\.\d{1,4})?$/.test(text);
+  slim?: boolean;
+}
+
+function Sum(field: FieldOf<Money>) {
   return (
-    <TextField
-      label={plain ? undefined : label}
-      value={text}
-      disabled={disabled}
-      error={!valid}
-      variant={plain ? "standard" : "outlined"}
-      onChange={(event) => {
-        setText(event.target.value);
-        if (/^\d+(\.\d{1,4})?$/.test(event.target.value)) {
-          put(Number(event.target.value));
-        }
-      }}
-      sx={{ width: plain ? 56 : undefined }}
-      slotProps={{
-        htmlInput: { "aria-label": label, className: "figure", style: { textAlign: "right" } },
-      }}
+    <Typed
+      {...field}
+      write={grouped}
+      read={(text) => typedAmount(text, field.value)}
+      width={field.slim ? 90 : undefined}
+    />
+  );
+}
+
+function Figure(field: FieldOf<number>) {
+  return (
+    <Typed
+      {...field}
+      write={String}
+      read={(text) => (/^\d+(\.\d{1,4})?$/.test(text) ? Number(text) : null)}
+      width={field.slim ? 56 : undefined}
     />
   );
 }

@@ -1,3 +1,4 @@
+/* eslint-disable react-hooks/incompatible-library -- the virtual list measures itself anew; nothing of it is memoised */
 import {
   Box,
   Button,
@@ -11,16 +12,22 @@ import {
   TextField,
   Typography,
 } from "@mui/material";
-import { useState, type RefObject } from "react";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useRef, useState, type RefObject } from "react";
 import { Link as RouterLink } from "react-router";
 import { Amount } from "../shared/Amount";
 import { count, onDay } from "../shared/dates";
+import { FigureField } from "../shared/FigureField";
 import { grouped, typedAmount } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 import { ITEM } from "../settle/words";
 import { ITEM_DRAGGED } from "../tally/TallyBar";
 import { leaving, taking, takingAmount, type Draft, type Item } from "./drafts";
 import { useCustomer, useLookup } from "./queries";
+
+/** How far below the top of the pane the first row stands, about; rows in sight are reckoned from there. */
+const ABOVE_ROWS = 110;
+const COLUMNS = 5;
 
 interface Props {
   customerId: number | undefined;
@@ -35,6 +42,7 @@ interface Props {
 export function AccountPane({ customerId, draft, change, choosePayer, searchField, readOnly }: Props) {
   const [q, setQ] = useState("");
   const account = useCustomer(customerId);
+  const scroller = useRef<HTMLElement>(null);
   const pick = (id: number, item?: Item) => {
     setQ("");
     choosePayer(id, item);
@@ -43,6 +51,7 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
     <Box
       component="section"
       aria-label="Account"
+      ref={scroller}
       sx={{
         width: { xs: 336, lg: 372 },
         flexShrink: 0,
@@ -59,7 +68,12 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
         value={q}
         inputRef={searchField}
         onChange={(event) => setQ(event.target.value)}
-        onKeyDown={(event) => event.key === "Escape" && setQ("")}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") {
+            setQ("");
+            searchField.current?.blur();
+          }
+        }}
         slotProps={{ htmlInput: { "aria-label": "Look for a payer, an item or an amount" } }}
         sx={{ mb: 1.25 }}
       />
@@ -103,6 +117,7 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
             change={change}
             owner={customerId}
             readOnly={readOnly}
+            scroller={scroller}
           />
           <Discounts items={account.data.openItems} />
           {account.data.settledItems.slice(0, 3).map((item) => (
@@ -165,18 +180,36 @@ function Items({
   change,
   owner,
   readOnly,
+  scroller,
 }: {
   items: Item[];
   draft: Draft;
   change: (d: Draft) => void;
   owner: number;
   readOnly: boolean;
+  scroller: RefObject<HTMLElement | null>;
 }) {
+  const virtual = useVirtualizer({
+    count: items.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => 31,
+    scrollMargin: ABOVE_ROWS,
+    overscan: 12,
+    getItemKey: (n) => items[n]?.id ?? n,
+  });
   if (items.length === 0) {
     return <Typography color="textSecondary">Nothing is open on this account.</Typography>;
   }
+  const places = virtual.getVirtualItems();
+  const above = (places[0]?.start ?? ABOVE_ROWS) - ABOVE_ROWS;
+  const below = virtual.getTotalSize() + ABOVE_ROWS - (places.at(-1)?.end ?? ABOVE_ROWS);
   return (
-    <Table size="small" aria-label="Open items" sx={{ tableLayout: "fixed", "& td, & th": { px: 0.5 } }}>
+    <Table
+      size="small"
+      aria-label="Open items"
+      aria-rowcount={items.length + 1}
+      sx={{ tableLayout: "fixed", "& td, & th": { px: 0.5 } }}
+    >
       <TableHead>
         <TableRow>
           <TableCell sx={{ width: 28 }} />
@@ -191,28 +224,50 @@ function Items({
         </TableRow>
       </TableHead>
       <TableBody>
-        {items.map((item) => (
-          <ItemRow
-            key={item.id}
-            item={item}
-            draft={draft}
-            change={change}
-            foreign={item.customerId !== owner}
-            readOnly={readOnly}
-          />
-        ))}
+        <Gap height={above} />
+        {places.map(({ index }) => {
+          const item = items[index];
+          return (
+            item && (
+              <ItemRow
+                key={item.id}
+                index={index}
+                measure={virtual.measureElement}
+                item={item}
+                draft={draft}
+                change={change}
+                foreign={item.customerId !== owner}
+                readOnly={readOnly}
+              />
+            )
+          );
+        })}
+        <Gap height={below} />
       </TableBody>
     </Table>
   );
 }
 
+/** The room of the rows that are out of sight. */
+function Gap({ height }: { height: number }) {
+  return height > 0 ? (
+    <tr aria-hidden>
+      <td colSpan={COLUMNS} style={{ height, padding: 0 }} />
+    </tr>
+  ) : null;
+}
+
 function ItemRow({
+  index,
+  measure,
   item,
   draft,
   change,
   foreign,
   readOnly,
 }: {
+  index: number;
+  measure: (row: Element | null) => void;
   item: Item;
   draft: Draft;
   change: (d: Draft) => void;
@@ -222,6 +277,9 @@ function ItemRow({
   const taken = draft.applications.find((a) => a.itemId === item.id);
   return (
     <TableRow
+      ref={measure}
+      data-index={index}
+      aria-rowindex={index + 2}
       draggable={!readOnly && taken === undefined}
       onDragStart={(event) => {
         event.dataTransfer.setData(ITEM_DRAGGED, String(item.id));
@@ -304,22 +362,15 @@ function TakenField({
     }
   };
   return (
-    <TextField
-      value={text}
+    <FigureField
+      label={`Amount taken of ${item.number}`}
+      text={text}
+      type={setText}
+      valid={amount !== null}
+      settle={settle}
       disabled={readOnly}
-      error={amount === null}
-      onChange={(event) => setText(event.target.value)}
-      onFocus={(event) => event.target.select()}
-      onBlur={settle}
-      onKeyDown={(event) => event.key === "Enter" && settle()}
-      variant="standard"
-      slotProps={{
-        htmlInput: {
-          "aria-label": `Amount taken of ${item.number}`,
-          className: "figure",
-          style: { textAlign: "right", padding: 0, fontSize: 13, fontWeight: 700 },
-        },
-      }}
+      slim
+      strong
     />
   );
 }

@@ -1,14 +1,7 @@
-import {
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-  Typography,
-} from "@mui/material";
+import { TextField, Typography } from "@mui/material";
 import { useState } from "react";
-import { Choice } from "./Differences";
+import { AskDialog } from "../shared/AskDialog";
+import { Choice } from "../shared/Choice";
 
 /** Asks once for a reason or a note before something is passed on or set aside. */
 export function AskWords({
@@ -39,30 +32,19 @@ export function AskWords({
     close();
   };
   return (
-    <Dialog open onClose={close} maxWidth="sm" fullWidth>
-      <DialogTitle>{title}</DialogTitle>
-      <DialogContent>
-        <Typography sx={{ mb: 2 }}>{explains}</Typography>
-        {reasons && <Choice shown label="Reason" value={reason} options={reasons} choose={setReason} />}
-        <TextField
-          label={label}
-          fullWidth
-          autoFocus
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-          onKeyDown={(event) => event.key === "Enter" && ready && go()}
-          slotProps={{ htmlInput: { maxLength: 400 } }}
-          sx={{ mt: 2 }}
-        />
-      </DialogContent>
-      <DialogActions>
-        <Button color="inherit" onClick={close}>
-          Cancel
-        </Button>
-        <Button variant="contained" disabled={!ready} onClick={go}>
-          {doing}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <AskDialog title={title} doing={doing} ready={ready} go={go} close={close}>
+      <Typography sx={{ mb: 2 }}>{explains}</Typography>
+      {reasons && <Choice shown label="Reason" value={reason} options={reasons} choose={setReason} />}
+      <TextField
+        label={label}
+        fullWidth
+        autoFocus
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        onKeyDown={(event) => event.key === "Enter" && ready && go()}
+        slotProps={{ htmlInput: { maxLength: 400 } }}
+        sx={{ mt: 2 }}
+      />
+    </AskDialog>
   );
 }

@@ -1,93 +1,47 @@
-import { Alert, Box, Button, Snackbar } from "@mui/material";
-import { useMemo, useRef, useState } from "react";
+import { Box, Button } from "@mui/material";
+import { useRef, useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
-import { api, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { useKeys } from "../frame/keys";
 import { ViewActions } from "../frame/ViewActions";
 import type { Reason } from "../settle/words";
-import { count } from "../shared/dates";
 import { grouped, isNegative, isZero } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
-import type { Standing } from "../tally/StandingGlyph";
 import { AccountPane } from "./AccountPane";
 import { AccountSheet } from "./AccountSheet";
-import { AskWords } from "./AskWords";
-import { forPayer, taking, type Item } from "./drafts";
+import { DeskDialogs, type Ask } from "./DeskDialogs";
+import { DeskNotice, type Notice } from "./DeskNotice";
+import { forPayer, taking, type Entry, type Item } from "./drafts";
 import { HeldNotice } from "./HeldNotice";
-import { NewInvoice } from "./NewInvoice";
-import { PasteList } from "./PasteList";
 import { PostAllClear } from "./PostAllClear";
-import {
-  useApplicable,
-  useCustomer,
-  useDrafts,
-  useEntry,
-  usePost,
-  useQueue,
-  useRefresh,
-  useReverse,
-  type Treat,
-} from "./queries";
+import { useApplicable, useCustomer, useDrafts, useEntry, type Treat } from "./queries";
 import { Queue } from "./Queue";
 import { ReceiptPane } from "./ReceiptPane";
+import { ReceiptTools } from "./ReceiptTools";
 import { RemainderLine } from "./RemainderLine";
-import { SHELVED } from "./shelving";
-import { ToAccount } from "./ToAccount";
+import { useDecisions } from "./useDecisions";
+import { useDeskQueue } from "./useDeskQueue";
 import { useWork } from "./useWork";
-
-interface Notice {
-  severity: "success" | "error" | "info";
-  text: string;
-  undo?: number;
-}
-
-const CLEAR: Standing[] = ["CLEAR"];
-const NOT_CLEAR: Standing[] = ["TORN", "LEANING", "BLANK"];
-
-/** The rest of the clear entries is folded away; they are posted together as a rule. */
-const CLEAR_SHOWN = 3;
-
-function words(settlement: Schemas["SettlementView"]): string {
-  const debit = settlement.lines
-    .filter((l) => l.debit)
-    .map((l) => `${l.account} ${l.debit ? grouped(l.debit) : ""}`);
-  const credit = settlement.lines
-    .filter((l) => l.credit)
-    .map((l) => `${l.account} ${l.credit ? grouped(l.credit) : ""}`);
-  return `Posted ${grouped(settlement.received)} from ${settlement.payer}: ${debit.join(", ")} to ${credit.join(", ")}.`;
-}
-
-type Ask = "paste" | "account" | "invoice" | "shelve" | "handOver";
 
 /** The desk: queue, receipt, account and remainder line; one decision at a time. */
 export function DeskView() {
   const books = useBooks();
   const navigate = useNavigate();
   const params = useParams();
-  const [q, setQ] = useState("");
-  const [unfolded, setUnfolded] = useState(false);
-  const clear = useQueue(q, CLEAR);
-  const queue = useQueue(q, NOT_CLEAR);
-  const clearRows = useMemo(() => clear.data?.pages.flatMap((page) => page.rows) ?? [], [clear.data]);
-  const groups = [...(clear.data?.pages[0]?.standings ?? []), ...(queue.data?.pages[0]?.standings ?? [])];
-  const clearCount = groups.filter((g) => g.standing === "CLEAR").reduce((sum, g) => sum + g.count, 0);
-  const shownClear = unfolded || q ? clearRows : clearRows.slice(0, CLEAR_SHOWN);
-  const rows = [...shownClear, ...(queue.data?.pages.flatMap((page) => page.rows) ?? [])];
+  const queue = useDeskQueue();
   const accountAsked = params.accountId ? Number(params.accountId) : undefined;
   const asked = params.entryId ? Number(params.entryId) : undefined;
-  const chosen = accountAsked === undefined ? (asked ?? rows[0]?.id) : undefined;
+  const chosen = accountAsked === undefined ? (asked ?? queue.rows[0]?.id) : undefined;
   const entry = useEntry(chosen);
   const drafts = useDrafts();
   const applicable = useApplicable();
   const [payers, setPayers] = useState<Record<number, number>>({});
-  const [selected, setSelected] = useState<ReadonlySet<number>>(new Set());
-  const [notice, setNotice] = useState<Notice | null>(null);
+  const [notice, say] = useState<Notice | null>(null);
   const [clearOpen, setClearOpen] = useState(false);
   const [ask, setAsk] = useState<Ask | null>(null);
   const queueSearch = useRef<HTMLInputElement>(null);
   const accountSearch = useRef<HTMLInputElement>(null);
-  const say = (text: string) => setNotice({ severity: "error", text });
+  const refuse = (text: string) => say({ severity: "error", text });
 
   const detail = entry.data;
   const waiting = detail?.status === "WAITING";
@@ -97,7 +51,7 @@ export function DeskView() {
       : detail && waiting
         ? { entry: detail }
         : undefined,
-    say,
+    refuse,
   );
   const { draft, preview, change } = work;
   const payer =
@@ -110,9 +64,6 @@ export function DeskView() {
         undefined)
       : undefined);
   const account = useCustomer(payer);
-  const post = usePost();
-  const reverse = useReverse();
-  const refresh = useRefresh();
 
   const numbers = new Map<number, string>(work.numbers);
   detail?.proposals.forEach((p) => p.applications.forEach((a) => numbers.set(a.itemId, a.number)));
@@ -121,19 +72,11 @@ export function DeskView() {
 
   const go = (id: number) => void navigate(`/waiting/desk/${id}`);
   const step = (by: number) => {
-    const next = rows[rows.findIndex((row) => row.id === chosen) + by];
-    if (next) {
-      go(next.id);
+    const next = queue.beside(chosen, by);
+    if (next !== undefined) {
+      go(next);
     }
   };
-  const toggle = (id: number) =>
-    setSelected((before) => {
-      const after = new Set(before);
-      if (!after.delete(id)) {
-        after.add(id);
-      }
-      return after;
-    });
   const choosePayer = (customerId: number, item?: Item) => {
     if (!draft) {
       return;
@@ -158,104 +101,24 @@ export function DeskView() {
     );
   const drop = (itemId: number) => take(account.data?.openItems.find((i) => i.id === itemId));
   const treat = (kind: Treat, reason?: Reason) => void work.treat(kind, reason);
-  const afterwards = () => {
-    const at = rows.findIndex((row) => row.id === chosen);
-    const next = accountAsked === undefined ? (rows[at + 1] ?? rows[at - 1]) : undefined;
-    if (next) {
-      go(next.id);
-    } else {
-      void navigate("/waiting/desk");
-    }
-  };
-  const postDraft = async () => {
-    const counted = !preview.isPlaceholderData ? preview.data : undefined;
-    if (!draft || post.isPending || !work.mayChange) {
-      return;
-    }
-    if (counted?.needsApproval) {
-      setAsk("handOver");
-      return;
-    }
-    // what is not counted yet is sent all the same: whoever types fast loses no key, and the server refuses what is wrong
-    if (counted?.refusal) {
-      return;
-    }
-    try {
-      await work.stopKeeping();
-      const settlement = await post.mutateAsync(draft);
-      work.posted();
-      setNotice({ severity: "success", text: words(settlement), undo: settlement.id });
-      afterwards();
-    } catch (error) {
-      // a refused draft keeps everything that was typed; what changed underneath is fetched anew
-      say((error as Error).message);
+  const decisions = useDecisions({
+    work,
+    entry: detail,
+    notice,
+    say,
+    goOn: () => {
+      const next =
+        accountAsked === undefined ? (queue.beside(chosen, 1) ?? queue.beside(chosen, -1)) : undefined;
+      void navigate(next === undefined ? "/waiting/desk" : `/waiting/desk/${next}`);
+    },
+    go,
+    handOver: () => setAsk("handOver"),
+    lookAgain: () => {
       void entry.refetch();
       void account.refetch();
       void preview.refetch();
-    }
-  };
-  const decide = async (approved: boolean, note: string) => {
-    if (await work.decide(approved, note)) {
-      setNotice({
-        severity: "info",
-        text: approved ? "Approved and posted." : `Returned to ${work.held?.by ?? "the clerk"}.`,
-      });
-      if (approved) {
-        work.posted();
-        afterwards();
-      }
-    }
-  };
-  const shelve = async (note: string, reason: string) => {
-    if (!detail) {
-      return;
-    }
-    try {
-      await work.stopKeeping();
-      await api.POST("/api/entries/{id}/shelving", {
-        params: { path: { id: detail.id } },
-        body: { reason: reason as Schemas["Shelve"]["reason"], note },
-      });
-      setNotice({
-        severity: "info",
-        text: `Shelved ${grouped(detail.amount)} from ${detail.payer}. It can be taken back under Shelved.`,
-      });
-      afterwards();
-      void refresh();
-    } catch (error) {
-      say((error as Error).message);
-    }
-  };
-  const undo = async () => {
-    if (!notice?.undo || reverse.isPending) {
-      return;
-    }
-    try {
-      const settlement = await reverse.mutateAsync({ id: notice.undo, reason: "Undone at the desk" });
-      setNotice({
-        severity: "info",
-        text: `Reversed: ${grouped(settlement.received)} from ${settlement.payer}.`,
-      });
-      if (settlement.entryId) {
-        go(settlement.entryId);
-      }
-    } catch (error) {
-      setNotice({ severity: "error", text: (error as Error).message });
-    }
-  };
-  const clearPosted = (result: Schemas["ClearResults"]) => {
-    setSelected(new Set());
-    const refused = result.results.find((r) => r.refusal);
-    setNotice({
-      severity: result.refused > 0 ? "error" : "success",
-      text:
-        `Posted ${count(result.posted, "entry", "entries")}.` +
-        (refused
-          ? ` ${result.refused} not: ${refused.refusal ?? ""}`
-          : " Each can be reversed under Settlements."),
-    });
-    void navigate("/waiting/desk");
-  };
+    },
+  });
 
   const mayAsk = detail !== undefined && waiting && accountAsked === undefined && work.mayChange;
   // what a new invoice or an account is asked to explain
@@ -267,7 +130,7 @@ export function DeskView() {
   useKeys({
     j: () => step(1),
     k: () => step(-1),
-    x: () => chosen !== undefined && toggle(chosen),
+    x: () => chosen !== undefined && queue.toggle(chosen),
     "1": () => work.chooseRank(1),
     "2": () => work.chooseRank(2),
     "3": () => work.chooseRank(3),
@@ -281,9 +144,9 @@ export function DeskView() {
     a: () => mayAsk && setAsk("account"),
     s: () => mayAsk && setAsk("shelve"),
     p: () => books.mayPost && setClearOpen(true),
-    u: () => void undo(),
+    u: () => void decisions.undo(),
     "/": () => queueSearch.current?.focus(),
-    "Ctrl+Enter": () => void postDraft(),
+    "Ctrl+Enter": () => void decisions.post(),
   });
 
   const held = work.held && (
@@ -291,99 +154,89 @@ export function DeskView() {
       held={work.held}
       takeOver={work.takeOver}
       startOver={work.startOver}
-      decide={(approved, note) => void decide(approved, note)}
+      decide={(approved, note) => void decisions.decide(approved, note)}
     />
   );
 
-  if (queue.isPending || clear.isPending) {
+  if (queue.pending) {
     return <Loading rows={10} />;
   }
-  if (queue.error && !queue.data) {
-    return <Failed error={queue.error} retry={() => void queue.refetch()} />;
+  if (queue.error) {
+    return <Failed error={queue.error} retry={queue.retry} />;
   }
+  const shared = {
+    preview: preview.data,
+    numberOf,
+    change,
+    drop,
+    readOnly: !work.mayChange,
+    notice: held,
+  };
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       <ViewActions>
         <PostAllClear
-          group={groups.find((g) => g.standing === "CLEAR")}
-          selected={selected}
+          group={queue.clearGroup}
+          selected={queue.selected}
           open={clearOpen}
           setOpen={setClearOpen}
-          posted={clearPosted}
+          posted={(result) => {
+            queue.unselect();
+            decisions.clearPosted(result);
+            void navigate("/waiting/desk");
+          }}
         />
       </ViewActions>
       <Box sx={{ flex: 1, minHeight: 0, display: "flex" }}>
         <Queue
-          rows={rows}
-          groups={groups}
-          folded={clearCount - shownClear.length}
-          unfold={() => (unfolded || q ? void clear.fetchNextPage() : setUnfolded(true))}
+          rows={queue.rows}
+          groups={queue.groups}
+          folded={queue.folded}
+          unfold={queue.unfold}
           drafts={drafts.data ?? []}
           applicable={applicable.data ?? []}
           chosenAccount={accountAsked}
           chooseAccount={(id) => void navigate(`/waiting/desk/account/${id}`)}
-          hasMore={queue.hasNextPage}
-          loadMore={() => void queue.fetchNextPage()}
+          hasMore={queue.hasMore}
+          loadMore={queue.loadMore}
           chosen={chosen}
           choose={go}
-          selected={selected}
-          toggle={toggle}
-          q={q}
-          search={setQ}
+          selected={queue.selected}
+          toggle={queue.toggle}
+          q={queue.q}
+          search={queue.search}
           searchField={queueSearch}
         />
         {accountAsked !== undefined ? (
           account.error ? (
             <Failed error={account.error} retry={() => void account.refetch()} />
-          ) : !account.data || !draft ? (
-            <Box sx={{ flex: 1 }}>
-              <Loading />
-            </Box>
-          ) : (
+          ) : account.data && draft ? (
             <AccountSheet
+              {...shared}
               account={account.data}
               draft={draft}
-              preview={preview.data}
               zero={preview.data?.tally.received ?? { amount: "0.00", currency: books.currency }}
-              numberOf={numberOf}
-              change={change}
-              drop={drop}
-              readOnly={!work.mayChange}
-              notice={held}
-              say={say}
+              say={refuse}
             />
+          ) : (
+            <Waits />
           )
         ) : chosen === undefined ? (
-          <NothingWaits searching={q !== ""} />
+          <NothingWaits searching={queue.q !== ""} />
         ) : entry.error ? (
           <Failed error={entry.error} retry={() => void entry.refetch()} />
-        ) : !detail || (waiting && !draft) ? (
-          <Box sx={{ flex: 1 }}>
-            <Loading />
-          </Box>
-        ) : draft ? (
+        ) : detail && draft ? (
           <ReceiptPane
+            {...shared}
             entry={detail}
             draft={draft}
-            preview={preview.data}
-            numberOf={numberOf}
             choose={work.chooseRank}
-            change={change}
-            drop={drop}
-            readOnly={!work.mayChange}
-            notice={held}
-            tools={<Tools disabled={!mayAsk} withPayer={payer !== undefined} ask={setAsk} />}
+            tools={<ReceiptTools disabled={!mayAsk} withPayer={payer !== undefined} ask={setAsk} />}
           />
+        ) : detail && !waiting ? (
+          <NoLongerWaits entry={detail} />
         ) : (
-          <Empty title={`${grouped(detail.amount)} from ${detail.payer} no longer waits`}>
-            <Button
-              component={RouterLink}
-              to={detail.status === "SHELVED" ? "/waiting/shelved" : "/posted/settlements"}
-              variant="outlined"
-            >
-              {detail.status === "SHELVED" ? "See the shelf" : "See the settlements"}
-            </Button>
-          </Empty>
+          <Waits />
         )}
         {draft && (
           <AccountPane
@@ -402,116 +255,49 @@ export function DeskView() {
           preview={preview.data}
           error={preview.error}
           treat={treat}
-          post={() => void postDraft()}
-          posting={post.isPending}
+          post={() => void decisions.post()}
+          posting={decisions.posting}
           mayPost={work.mayChange}
           handOver={() => setAsk("handOver")}
         />
       )}
-      {ask === "paste" && draft && (
-        <PasteList draft={draft} customerId={payer} change={change} close={() => setAsk(null)} />
-      )}
-      {ask === "account" && draft && left && (
-        <ToAccount draft={draft} left={left} change={change} close={() => setAsk(null)} />
-      )}
-      {ask === "invoice" && draft && detail && left && payer !== undefined && (
-        <NewInvoice
-          draft={draft}
-          customerId={payer}
-          like={left}
-          on={detail.bookedOn}
-          change={change}
-          close={() => setAsk(null)}
-        />
-      )}
-      {ask === "shelve" && detail && (
-        <AskWords
-          title={`Shelve ${grouped(detail.amount)} from ${detail.payer}`}
-          explains="It is set aside, stays in every total, and can be taken back at any time."
-          label="Note"
-          doing="Shelve it"
-          reasons={Object.entries(SHELVED)}
-          act={(note, reason) => void shelve(note, reason)}
-          close={() => setAsk(null)}
-        />
-      )}
-      {ask === "handOver" && (
-        <AskWords
-          title="Hand over to a supervisor"
-          explains={preview.data?.refusal ?? "This is above your own limit."}
-          label="Note"
-          doing="Hand over"
-          act={(note) => work.handOver(note)}
-          close={() => setAsk(null)}
-        />
-      )}
-      <Snackbar
-        open={notice !== null}
-        autoHideDuration={notice?.severity === "error" ? null : 12_000}
-        onClose={(_, reason) => reason !== "clickaway" && setNotice((n) => (n?.undo ? n : null))}
-        anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
-        sx={{ mb: 8, zIndex: (theme) => theme.zIndex.modal - 1 }}
-      >
-        <Alert
-          severity={notice?.severity === "error" ? "error" : "info"}
-          icon={false}
-          role={notice?.severity === "error" ? "alert" : "status"}
-          variant="outlined"
-          onClose={() => setNotice(null)}
-          action={
-            notice?.undo ? (
-              <Button color="inherit" onClick={() => void undo()}>
-                Undo (U)
-              </Button>
-            ) : undefined
-          }
-          sx={{
-            bgcolor: "background.paper",
-            color: "text.primary",
-            borderColor: notice?.severity === "error" ? "error.main" : "settled",
-            maxWidth: 760,
-          }}
-        >
-          {notice?.text}
-        </Alert>
-      </Snackbar>
+      <DeskDialogs
+        ask={ask}
+        close={() => setAsk(null)}
+        draft={draft}
+        preview={preview.data}
+        entry={detail}
+        payer={payer}
+        left={left}
+        change={change}
+        shelve={(note, reason) => void decisions.shelve(note, reason)}
+        handOver={work.handOver}
+      />
+      <DeskNotice notice={notice} undo={() => void decisions.undo()} putAway={() => say(null)} />
     </Box>
   );
 }
 
-/** What can be done with the receipt besides applying it. */
-function Tools({
-  disabled,
-  withPayer,
-  ask,
-}: {
-  disabled: boolean;
-  withPayer: boolean;
-  ask: (what: Ask) => void;
-}) {
-  const tools: [Ask, string, string, boolean][] = [
-    ["paste", "Paste a list", "L", true],
-    ["invoice", "New invoice", "N", withPayer],
-    ["account", "To an account", "A", true],
-    ["shelve", "Shelve", "S", true],
-  ];
+function Waits() {
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1.5, mt: -0.75, ml: -0.75 }}>
-      {tools.map(([what, name, key, possible]) => (
-        <Button
-          key={what}
-          color="inherit"
-          disabled={disabled || !possible}
-          onClick={() => ask(what)}
-          sx={{ fontWeight: 400, color: "text.secondary", minWidth: 0, px: 0.75, py: 0 }}
-        >
-          {name}…
-          <Box component="span" className="figure" aria-hidden sx={{ ml: 0.75, fontSize: 11 }}>
-            {key}
-          </Box>
-        </Button>
-      ))}
+    <Box sx={{ flex: 1 }}>
+      <Loading />
     </Box>
+  );
+}
+
+function NoLongerWaits({ entry }: { entry: Entry }) {
+  const shelved = entry.status === "SHELVED";
+  return (
+    <Empty title={`${grouped(entry.amount)} from ${entry.payer} no longer waits`}>
+      <Button
+        component={RouterLink}
+        to={shelved ? "/waiting/shelved" : "/posted/settlements"}
+        variant="outlined"
+      >
+        {shelved ? "See the shelf" : "See the settlements"}
+      </Button>
+    </Empty>
   );
 }
 

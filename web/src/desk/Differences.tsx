@@ -1,9 +1,11 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 import { KEPT, REASON, type Reason } from "../settle/words";
+import { Choice } from "../shared/Choice";
+import { FigureField } from "../shared/FigureField";
 import { grouped, minor, negated, positive, typedAmount } from "../shared/money";
 import { withDifferences, type Difference, type Draft } from "./drafts";
-import { useChart } from "./queries";
+import { taxOptions, useChart } from "./queries";
 
 const TAXED = ["BANK_FEE", "PROCESSING_FEE", "TO_ACCOUNT"];
 
@@ -87,11 +89,10 @@ function Line({
           label={`Tax in the ${name}`}
           value={d.taxCode ?? ""}
           disabled={readOnly}
-          options={[
-            ["", d.tax && minor(d.tax) !== 0 ? `tax ${grouped(positive(d.tax))}` : "no tax"],
-            ...(chart?.taxes.filter((t) => t.percent > 0).map((t) => [t.code, t.name] as [string, string]) ??
-              []),
-          ]}
+          options={taxOptions(
+            chart,
+            d.tax && minor(d.tax) !== 0 ? `tax ${grouped(positive(d.tax))}` : "no tax",
+          )}
           choose={(code) => put({ ...d, taxCode: code || undefined, tax: undefined })}
         />
       )}
@@ -103,23 +104,16 @@ function Line({
           settle={(words) => put({ ...d, text: words })}
         />
       )}
-      <TextField
-        value={text}
+      <FigureField
+        label={`Amount: ${name}`}
+        text={text}
+        type={setText}
+        valid={valid}
+        settle={settle}
         disabled={readOnly}
-        error={!valid}
-        onChange={(event) => setText(event.target.value)}
-        onFocus={(event) => event.target.select()}
-        onBlur={settle}
-        onKeyDown={(event) => event.key === "Enter" && settle()}
-        variant="standard"
-        sx={{ width: 88 }}
-        slotProps={{
-          htmlInput: {
-            "aria-label": `Amount: ${name}`,
-            className: "figure",
-            style: { textAlign: "right", padding: 0, fontSize: 13, fontWeight: 700 },
-          },
-        }}
+        slim
+        strong
+        width={88}
       />
       <Button
         color="inherit"
@@ -161,49 +155,5 @@ function Words({
         htmlInput: { "aria-label": label, maxLength: 400, style: { padding: 0, fontSize: 13 } },
       }}
     />
-  );
-}
-
-/** A short list to choose from, as the system draws it: quick by keyboard. */
-export function Choice({
-  label,
-  value,
-  options,
-  choose,
-  disabled,
-  shown,
-}: {
-  label: string;
-  value: string;
-  options: [string, string][];
-  choose: (value: string) => void;
-  disabled?: boolean;
-  /** Whether the label stands above it; else only screen readers are told. */
-  shown?: boolean;
-}) {
-  return (
-    <TextField
-      select
-      value={value}
-      disabled={disabled}
-      label={shown ? label : undefined}
-      onChange={(event) => choose(event.target.value)}
-      variant={shown ? "outlined" : "standard"}
-      fullWidth={shown}
-      slotProps={{
-        select: { native: true },
-        inputLabel: { shrink: true },
-        htmlInput: {
-          "aria-label": label,
-          style: shown ? undefined : { padding: "0 20px 0 0", fontSize: 13 },
-        },
-      }}
-    >
-      {options.map(([key, words]) => (
-        <option key={key} value={key}>
-          {words}
-        </option>
-      ))}
-    </TextField>
   );
 }

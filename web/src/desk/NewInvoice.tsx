@@ -1,20 +1,13 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-} from "@mui/material";
+import { Box, TextField } from "@mui/material";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Money } from "../api/client";
+import { AskDialog } from "../shared/AskDialog";
+import { Choice } from "../shared/Choice";
+import { FigureField } from "../shared/FigureField";
 import { grouped, minor, typedAmount } from "../shared/money";
-import { Choice } from "./Differences";
-import { taking, type Draft, type Item } from "./drafts";
-import { useChart, useCustomer, useRefresh } from "./queries";
+import { taking, type Draft } from "./drafts";
+import { taxOptions, useChart, useCustomer, useRefresh } from "./queries";
 
 /** The invoice that is missing, made from the receipt and applied at once; or like an earlier one, with another date and amount. */
 export function NewInvoice({
@@ -52,17 +45,16 @@ export function NewInvoice({
   const earlier = [...(account.data?.openItems ?? []), ...(account.data?.settledItems ?? [])].filter(
     (item) => item.kind === "INVOICE",
   );
-  const copy = (item: Item | undefined) => {
-    if (item) {
-      const days = (Date.parse(item.dueOn) - Date.parse(item.issuedOn)) / 86_400_000;
-      put({
-        terms: item.terms,
-        orderReference: item.orderReference,
-        amount: grouped(item.total),
-        dueOn: new Date(Date.parse(form.issuedOn) + days * 86_400_000).toISOString().slice(0, 10),
-      });
-    }
-  };
+  const copy = useMutation({
+    mutationFn: async (itemId: number) =>
+      data(
+        await api.GET("/api/invoices/like/{itemId}", {
+          params: { path: { itemId }, query: { issuedOn: form.issuedOn } },
+        }),
+      ),
+    onSuccess: ({ total, dueOn, taxCode, terms, orderReference }) =>
+      put({ amount: grouped(total), dueOn, taxCode, terms, orderReference }),
+  });
   const write = useMutation({
     mutationFn: async (total: Money) => {
       const { number, issuedOn, dueOn, taxCode, terms, orderReference } = form;
@@ -73,9 +65,8 @@ export function NewInvoice({
       );
     },
     onSuccess: (written, total) => {
-      const takes = minor(total) > minor(like) && minor(like) > 0 ? like : total;
       change(
-        taking(draft, { id: written.itemId, open: takes, version: written.version } as Item),
+        taking(draft, { id: written.itemId, open: total, version: written.version }),
         new Map([[written.itemId, written.number]]),
       );
       void refresh();
@@ -83,98 +74,78 @@ export function NewInvoice({
     },
   });
   return (
-    <Dialog open onClose={close} maxWidth="sm" fullWidth>
-      <DialogTitle>New invoice for {account.data?.name ?? "…"}</DialogTitle>
-      <DialogContent>
-        <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 2, pt: 1 }}>
-          <Box sx={{ gridColumn: "1 / 3" }}>
-            <Choice
-              shown
-              label="Like an earlier one"
-              value=""
-              options={[
-                ["", earlier.length === 0 ? "there is none" : "choose to copy…"],
-                ...earlier.map(
-                  (item) => [String(item.id), `${item.number}  ${grouped(item.total)}`] as [string, string],
-                ),
-              ]}
-              choose={(id) => copy(earlier.find((item) => String(item.id) === id))}
-            />
-          </Box>
-          <TextField
-            label="Number"
-            placeholder="the next of our own"
-            value={form.number}
-            onChange={(event) => put({ number: event.target.value })}
-            slotProps={{ inputLabel: { shrink: true }, htmlInput: { className: "figure", maxLength: 64 } }}
-          />
-          <TextField
-            label="Amount, tax included"
-            value={form.amount}
-            autoFocus
-            error={!valid}
-            onChange={(event) => put({ amount: event.target.value })}
-            onFocus={(event) => event.target.select()}
-            slotProps={{ htmlInput: { className: "figure", style: { textAlign: "right" } } }}
-          />
-          <TextField
-            label="Issued on"
-            type="date"
-            value={form.issuedOn}
-            onChange={(event) => put({ issuedOn: event.target.value })}
-            slotProps={{ inputLabel: { shrink: true } }}
-          />
-          <TextField
-            label="Due on"
-            type="date"
-            value={form.dueOn}
-            onChange={(event) => put({ dueOn: event.target.value })}
-            slotProps={{ inputLabel: { shrink: true } }}
-          />
+    <AskDialog
+      title={`New invoice for ${account.data?.name ?? "…"}`}
+      error={write.error ?? copy.error}
+      doing="Write it and take it"
+      ready={valid && !write.isPending && form.issuedOn !== "" && form.dueOn !== ""}
+      go={() => amount && write.mutate(amount)}
+      close={close}
+    >
+      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 2, pt: 1 }}>
+        <Box sx={{ gridColumn: "1 / 3" }}>
           <Choice
             shown
-            label="Tax in it"
-            value={form.taxCode}
+            label="Like an earlier one"
+            value=""
             options={[
-              ["", "no tax"],
-              ...(chart.data?.taxes
-                .filter((t) => t.percent > 0)
-                .map((t) => [t.code, t.name] as [string, string]) ?? []),
+              ["", earlier.length === 0 ? "there is none" : "choose to copy…"],
+              ...earlier.map(
+                (item) => [String(item.id), `${item.number}  ${grouped(item.total)}`] as [string, string],
+              ),
             ]}
-            choose={(taxCode) => put({ taxCode })}
-          />
-          <TextField
-            label="Order or reference"
-            value={form.orderReference}
-            onChange={(event) => put({ orderReference: event.target.value })}
-            slotProps={{ htmlInput: { maxLength: 100 } }}
-          />
-          <TextField
-            label="Terms"
-            placeholder="2/10 net 30"
-            value={form.terms}
-            onChange={(event) => put({ terms: event.target.value })}
-            slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 40 } }}
+            choose={(id) => id && copy.mutate(Number(id))}
           />
         </Box>
-        {write.error && (
-          <Alert severity="error" variant="outlined" sx={{ mt: 2 }}>
-            {write.error.message}
-          </Alert>
-        )}
-      </DialogContent>
-      <DialogActions>
-        <Button color="inherit" onClick={close}>
-          Cancel
-        </Button>
-        <Button
-          variant="contained"
-          disabled={!valid || write.isPending || !form.issuedOn || !form.dueOn}
-          onClick={() => amount && write.mutate(amount)}
-        >
-          Write it and take it
-        </Button>
-      </DialogActions>
-    </Dialog>
+        <TextField
+          label="Number"
+          placeholder="the next of our own"
+          value={form.number}
+          onChange={(event) => put({ number: event.target.value })}
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { className: "figure", maxLength: 64 } }}
+        />
+        <FigureField
+          label="Amount, tax included"
+          text={form.amount}
+          type={(typed) => put({ amount: typed })}
+          valid={valid}
+          autoFocus
+        />
+        <TextField
+          label="Issued on"
+          type="date"
+          value={form.issuedOn}
+          onChange={(event) => put({ issuedOn: event.target.value })}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+        <TextField
+          label="Due on"
+          type="date"
+          value={form.dueOn}
+          onChange={(event) => put({ dueOn: event.target.value })}
+          slotProps={{ inputLabel: { shrink: true } }}
+        />
+        <Choice
+          shown
+          label="Tax in it"
+          value={form.taxCode}
+          options={taxOptions(chart.data, "no tax")}
+          choose={(taxCode) => put({ taxCode })}
+        />
+        <TextField
+          label="Order or reference"
+          value={form.orderReference}
+          onChange={(event) => put({ orderReference: event.target.value })}
+          slotProps={{ htmlInput: { maxLength: 100 } }}
+        />
+        <TextField
+          label="Terms"
+          placeholder="2/10 net 30"
+          value={form.terms}
+          onChange={(event) => put({ terms: event.target.value })}
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 40 } }}
+        />
+      </Box>
+    </AskDialog>
   );
 }

@@ -1,11 +1,6 @@
 import {
-  Alert,
   Box,
   Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
   Table,
   TableBody,
   TableCell,
@@ -18,6 +13,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
+import { AskDialog } from "../shared/AskDialog";
 import { count } from "../shared/dates";
 import { isZero } from "../shared/money";
 import { takingAll, type Draft } from "./drafts";
@@ -71,58 +67,52 @@ export function PasteList({
     close();
   };
   return (
-    <Dialog open onClose={close} maxWidth="md" fullWidth>
-      <DialogTitle>Paste a list</DialogTitle>
-      <DialogContent>
-        <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
-          One line for each invoice: its number or order, and the amount, as the payer&apos;s mail or
-          spreadsheet has them.
-        </Typography>
-        <TextField
-          multiline
-          minRows={5}
-          maxRows={10}
-          fullWidth
-          autoFocus
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key === "Enter" && event.ctrlKey) {
-              event.stopPropagation();
-              if (usable.length > 0 && !read.isPending) {
-                take();
-              } else {
-                read.mutate();
-              }
-            }
-          }}
-          slotProps={{ htmlInput: { "aria-label": "The list", className: "figure" } }}
-        />
-        {read.error && (
-          <Alert severity="error" variant="outlined" sx={{ mt: 1 }}>
-            {read.error.message}
-          </Alert>
-        )}
-        {read.data && (
-          <Box role="status" sx={{ mt: 1.5, fontSize: 13 }}>
-            {count(usable.length, "line")} understood
-            {rest > 0 && `, ${rest} not: correct them above and read again, or leave them`}.
-          </Box>
-        )}
-        {rows.length > 0 && <Rows rows={rows} />}
-      </DialogContent>
-      <DialogActions>
-        <Button color="inherit" onClick={close}>
-          Cancel
-        </Button>
+    <AskDialog
+      title="Paste a list"
+      wide
+      error={read.error}
+      doing={`Take ${count(usable.length, "line")}`}
+      ready={usable.length > 0}
+      go={take}
+      close={close}
+      aside={
         <Button variant="outlined" disabled={!text.trim() || read.isPending} onClick={() => read.mutate()}>
           Read the list
         </Button>
-        <Button variant="contained" disabled={usable.length === 0} onClick={take}>
-          Take {count(usable.length, "line")}
-        </Button>
-      </DialogActions>
-    </Dialog>
+      }
+    >
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
+        One line for each invoice: its number or order, and the amount, as the payer&apos;s mail or
+        spreadsheet has them.
+      </Typography>
+      <TextField
+        multiline
+        minRows={5}
+        maxRows={10}
+        fullWidth
+        autoFocus
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Enter" && event.ctrlKey) {
+            event.stopPropagation();
+            if (usable.length > 0 && !read.isPending) {
+              take();
+            } else {
+              read.mutate();
+            }
+          }
+        }}
+        slotProps={{ htmlInput: { "aria-label": "The list", className: "figure" } }}
+      />
+      {read.data && (
+        <Box role="status" sx={{ mt: 1.5, fontSize: 13 }}>
+          {count(usable.length, "line")} understood
+          {rest > 0 && `, ${rest} not: correct them above and read again, or leave them`}.
+        </Box>
+      )}
+      {rows.length > 0 && <Rows rows={rows} />}
+    </AskDialog>
   );
 }
 

@@ -115,7 +115,14 @@ export function Queue(props: Props) {
           value={props.q}
           inputRef={props.searchField}
           onChange={(event) => props.search(event.target.value)}
-          onKeyDown={(event) => event.key === "Escape" && event.currentTarget.querySelector("input")?.blur()}
+          onKeyDown={(event) => {
+            if (event.key === "Enter" && props.rows[0]) {
+              props.choose(props.rows[0].id);
+            }
+            if (event.key === "Escape" || event.key === "Enter") {
+              event.currentTarget.querySelector("input")?.blur();
+            }
+          }}
           slotProps={{ htmlInput: { "aria-label": "Search the queue" } }}
         />
       </Box>

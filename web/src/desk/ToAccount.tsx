@@ -1,28 +1,21 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-  Typography,
-} from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
+import { Alert, Box, Button, TextField, Typography } from "@mui/material";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Money, type Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
-import { grouped, minor, negated, typedAmount } from "../shared/money";
+import { AskDialog } from "../shared/AskDialog";
+import { Choice } from "../shared/Choice";
+import { FigureField } from "../shared/FigureField";
+import { grouped, isZero, negated } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
-import { Choice } from "./Differences";
 import { takingAll, withDifferences, type Draft } from "./drafts";
-import { useChart } from "./queries";
+import { taxOptions, useChart } from "./queries";
 
 type Finding = Schemas["Finding"];
 interface Line {
   account: string;
-  amount: string;
+  /** An amount, a share such as 40 %, or blank for what the others leave. */
+  part: string;
   tax: string;
   text: string;
 }
@@ -54,12 +47,20 @@ export function ToAccount({
         }),
       ),
   });
-  const [lines, setLines] = useState<Line[]>([{ account: "", amount: grouped(left), tax: "", text: "" }]);
+  const [lines, setLines] = useState<Line[]>([{ account: "", part: "", tax: "", text: "" }]);
   const [despite, setDespite] = useState("");
   const warned = (findings.data?.length ?? 0) > 0;
-  const read = lines.map((line) => ({ ...line, money: typedAmount(line.amount, left) }));
+  const parts = lines.map((line) => line.part);
+  const split = useQuery({
+    queryKey: ["split", left, parts],
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    queryFn: async () => data(await api.POST("/api/splits", { body: { whole: left, parts } })),
+  });
+  const booked = lines.map((line, at) => ({ ...line, ...split.data?.[at] }));
   const complete =
-    read.every((line) => line.account !== "" && line.money !== null && minor(line.money) !== 0) &&
+    !split.isPlaceholderData &&
+    booked.every((line) => line.account !== "" && line.amount) &&
     (!warned || despite.trim() !== "");
   const put = (at: number, part: Partial<Line>) =>
     setLines((all) => all.map((line, n) => (n === at ? { ...line, ...part } : line)));
@@ -67,12 +68,12 @@ export function ToAccount({
     change({
       ...withDifferences(draft, [
         ...draft.adjustments,
-        ...read.flatMap((line) =>
-          line.money
+        ...booked.flatMap((line) =>
+          line.amount
             ? [
                 {
                   kind: "TO_ACCOUNT" as const,
-                  amount: negated(line.money),
+                  amount: negated(line.amount),
                   accountId: Number(line.account),
                   taxCode: line.tax || undefined,
                   text: line.text,
@@ -100,94 +101,87 @@ export function ToAccount({
     close();
   };
   return (
-    <Dialog open onClose={close} maxWidth="md" fullWidth>
-      <DialogTitle>To an account, without a customer</DialogTitle>
-      <DialogContent>
-        {findings.isPending || chart.isPending ? (
-          <Loading rows={3} />
-        ) : findings.error || chart.error ? (
-          <Failed error={findings.error ?? chart.error ?? new Error()} />
-        ) : (
-          <>
-            {warned && (
-              <Warning
-                findings={findings.data}
-                take={takeInstead}
-                despite={despite}
-                setDespite={setDespite}
-              />
-            )}
-            {lines.map((line, at) => (
-              <Box
-                key={at}
-                sx={{ display: "grid", gridTemplateColumns: "2fr 110px 1.2fr 2fr auto", gap: 1, mt: 2 }}
-              >
-                <Choice
-                  shown
-                  label="Account"
-                  value={line.account}
-                  options={[
-                    ["", "choose…"],
-                    ...(chart.data?.accounts.map(
-                      (a) => [String(a.id), `${a.code} ${a.name}`] as [string, string],
-                    ) ?? []),
-                  ]}
-                  choose={(account) => put(at, { account })}
-                />
-                <TextField
-                  label="Amount"
-                  value={line.amount}
-                  error={read[at]?.money === null}
-                  onChange={(event) => put(at, { amount: event.target.value })}
-                  slotProps={{ htmlInput: { className: "figure", style: { textAlign: "right" } } }}
-                />
-                <Choice
-                  shown
-                  label="Tax in it"
-                  value={line.tax}
-                  options={[
-                    ["", "no tax"],
-                    ...(chart.data?.taxes
-                      .filter((t) => t.percent > 0)
-                      .map((t) => [t.code, t.name] as [string, string]) ?? []),
-                  ]}
-                  choose={(tax) => put(at, { tax })}
-                />
-                <TextField
-                  label="What it is"
-                  value={line.text}
-                  onChange={(event) => put(at, { text: event.target.value })}
-                  slotProps={{ htmlInput: { maxLength: 400 } }}
-                />
-                <Button
-                  color="inherit"
-                  disabled={lines.length === 1}
-                  onClick={() => setLines((all) => all.filter((_, n) => n !== at))}
-                  sx={{ fontWeight: 400 }}
-                >
-                  take out
-                </Button>
-              </Box>
-            ))}
-            <Button
-              sx={{ mt: 1 }}
-              onClick={() => setLines((all) => [...all, { account: "", amount: "", tax: "", text: "" }])}
+    <AskDialog
+      title={`${grouped(left)} to an account, without a customer`}
+      wide
+      error={split.error}
+      doing="Put into the draft"
+      ready={complete}
+      go={book}
+      close={close}
+    >
+      {findings.isLoading || chart.isPending ? (
+        <Loading rows={3} />
+      ) : findings.error || chart.error ? (
+        <Failed error={findings.error ?? chart.error ?? new Error()} />
+      ) : (
+        <>
+          {findings.data && warned && (
+            <Warning findings={findings.data} take={takeInstead} despite={despite} setDespite={setDespite} />
+          )}
+          {lines.map((line, at) => (
+            <Box
+              key={at}
+              sx={{ display: "grid", gridTemplateColumns: "2fr 150px 1.2fr 2fr auto", gap: 1, mt: 2 }}
             >
-              Another account
-            </Button>
-          </>
-        )}
-      </DialogContent>
-      <DialogActions>
-        <Button color="inherit" onClick={close}>
-          Cancel
-        </Button>
-        <Button variant="contained" disabled={!complete} onClick={book}>
-          Put into the draft
-        </Button>
-      </DialogActions>
-    </Dialog>
+              <Choice
+                shown
+                label="Account"
+                value={line.account}
+                options={[
+                  ["", "choose…"],
+                  ...(chart.data?.accounts.map(
+                    (a) => [String(a.id), `${a.code} ${a.name}`] as [string, string],
+                  ) ?? []),
+                ]}
+                choose={(account) => put(at, { account })}
+              />
+              <FigureField
+                label="Amount or share"
+                text={line.part}
+                type={(part) => put(at, { part })}
+                valid={!booked[at]?.refusal}
+                says={saying(booked[at])}
+                hint="what is left"
+              />
+              <Choice
+                shown
+                label="Tax in it"
+                value={line.tax}
+                options={taxOptions(chart.data, "no tax")}
+                choose={(tax) => put(at, { tax })}
+              />
+              <TextField
+                label="What it is"
+                value={line.text}
+                onChange={(event) => put(at, { text: event.target.value })}
+                slotProps={{ htmlInput: { maxLength: 400 } }}
+              />
+              <Button
+                color="inherit"
+                disabled={lines.length === 1}
+                onClick={() => setLines((all) => all.filter((_, n) => n !== at))}
+                sx={{ fontWeight: 400 }}
+              >
+                take out
+              </Button>
+            </Box>
+          ))}
+          <Button
+            sx={{ mt: 1 }}
+            onClick={() => setLines((all) => [...all, { account: "", part: "", tax: "", text: "" }])}
+          >
+            Another account
+          </Button>
+        </>
+      )}
+    </AskDialog>
   );
+}
+
+/** What a line comes to, where that is not simply what was typed. */
+function saying(line: Partial<Schemas["PartRead"]> | undefined): string | undefined {
+  return line?.refusal || (line?.amount && !isZero(line.amount) ? grouped(line.amount) : undefined);
 }
 
 function Warning({

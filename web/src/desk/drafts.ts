@@ -67,7 +67,7 @@ function byHand(draft: Draft, change: Partial<Draft>): Draft {
 }
 
 /** The draft with one more item, taken whole. */
-export function taking(draft: Draft, item: Item): Draft {
+export function taking(draft: Draft, item: Pick<Item, "id" | "open" | "version">): Draft {
   return byHand(draft, {
     applications: [...draft.applications, { itemId: item.id, amount: item.open, itemVersion: item.version }],
   });

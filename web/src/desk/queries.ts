@@ -133,6 +133,12 @@ export function useChart(wanted: boolean) {
   });
 }
 
+/** The taxes to choose from, after the word for none. */
+export function taxOptions(chart: ReturnType<typeof useChart>["data"], none: string): [string, string][] {
+  const taxed = chart?.taxes.filter((t) => t.percent > 0) ?? [];
+  return [["", none], ...taxed.map((t): [string, string] => [t.code, t.name])];
+}
+
 /** Everything that a posting or a reversal may have changed. */
 export function useRefresh() {
   const queries = useQueryClient();

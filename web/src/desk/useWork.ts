@@ -15,6 +15,8 @@ import {
 import { treated, useHeld, usePreview, useRefresh, type Treat } from "./queries";
 import { useDraftKeeper } from "./useDraftKeeper";
 
+export type Work = ReturnType<typeof useWork>;
+
 /** What one works on: a waiting entry, or a customer's account. */
 export type Subject = { entry: Entry } | { account: number };
 

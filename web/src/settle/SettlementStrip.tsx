@@ -1,20 +1,11 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-  Typography,
-} from "@mui/material";
+import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { useReverse } from "../desk/queries";
 import { JournalLines } from "../journal/JournalLines";
 import { Amount } from "../shared/Amount";
+import { AskDialog } from "../shared/AskDialog";
 import { atMoment, onDay } from "../shared/dates";
 import { grouped, isZero, minor, positive } from "../shared/money";
 import { layOut } from "../tally/layout";
@@ -128,39 +119,29 @@ function ReverseDialog({ settlement, close }: { settlement: Settlement; close: (
     await reverse.mutateAsync({ id: settlement.id, reason }).then(close, () => undefined);
   };
   return (
-    <Dialog open onClose={close} maxWidth="sm" fullWidth>
-      <DialogTitle>
-        Reverse {grouped(settlement.received)} from {settlement.payer}
-      </DialogTitle>
-      <DialogContent>
-        <Typography sx={{ mb: 2 }}>
-          Every balance goes back to what it was, the mirror entry is written, and the money waits at the desk
-          again.
-        </Typography>
-        <TextField
-          label="Why"
-          fullWidth
-          autoFocus
-          value={reason}
-          onChange={(event) => setReason(event.target.value)}
-          onKeyDown={(event) => event.key === "Enter" && reason.trim() && void go()}
-          slotProps={{ htmlInput: { maxLength: 400 } }}
-          sx={{ mt: 1 }}
-        />
-        {reverse.error && (
-          <Alert severity="error" variant="outlined" sx={{ mt: 2 }}>
-            {reverse.error.message}
-          </Alert>
-        )}
-      </DialogContent>
-      <DialogActions>
-        <Button color="inherit" onClick={close}>
-          Keep it
-        </Button>
-        <Button variant="contained" disabled={!reason.trim() || reverse.isPending} onClick={() => void go()}>
-          Reverse {grouped(settlement.received)}
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <AskDialog
+      title={`Reverse ${grouped(settlement.received)} from ${settlement.payer}`}
+      error={reverse.error}
+      doing={`Reverse ${grouped(settlement.received)}`}
+      ready={reason.trim() !== "" && !reverse.isPending}
+      go={() => void go()}
+      close={close}
+      leave="Keep it"
+    >
+      <Typography sx={{ mb: 2 }}>
+        Every balance goes back to what it was, the mirror entry is written, and the money waits at the desk
+        again.
+      </Typography>
+      <TextField
+        label="Why"
+        fullWidth
+        autoFocus
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        onKeyDown={(event) => event.key === "Enter" && reason.trim() && void go()}
+        slotProps={{ htmlInput: { maxLength: 400 } }}
+        sx={{ mt: 1 }}
+      />
+    </AskDialog>
   );
 }

@@ -4,150 +4,19 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
-import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.FilePayload;
-import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /**
  * Every way a payment can differ from what is owed, settled at the desk. Each test brings a
  * customer of its own into the same running application.
  */
-class DifferencesTest extends BrowserTest {
-
-  private static RunningSumbrel sumbrel;
-
-  @BeforeAll
-  static void start() throws Exception {
-    sumbrel = RunningSumbrel.withDemoBooks();
-  }
-
-  @AfterAll
-  static void stop() {
-    sumbrel.close();
-  }
-
-  @AfterEach
-  void noScriptFailed() {
-    assertThat(scriptFailures).isEmpty();
-  }
-
-  private void signIn(Page by, String name) {
-    by.navigate(sumbrel.address());
-    by.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(name).setExact(true)).click();
-    assertThat(by.getByLabel("Flow of the day")).isVisible();
-  }
-
-  private static Locator region(Page in, String name) {
-    return in.getByRole(AriaRole.REGION, new GetByRoleOptions().setName(name).setExact(true));
-  }
-
-  private Locator region(String name) {
-    return region(page, name);
-  }
-
-  private static Locator button(Page in, String pattern) {
-    return in.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile(pattern)));
-  }
-
-  private Locator button(String pattern) {
-    return button(page, pattern);
-  }
-
-  private void drop(String name, String text, String done) {
-    page.navigate(sumbrel.address() + "/arrived/intake");
-    if (name.startsWith("statement")) {
-      page.getByLabel("For", new Page.GetByLabelOptions().setExact(true)).click();
-      page.getByRole(AriaRole.OPTION, new GetByRoleOptions().setName("Operating USD")).click();
-    }
-    page.locator("input[type=file]")
-        .setInputFiles(new FilePayload(name, "text/csv", text.getBytes(StandardCharsets.UTF_8)));
-    assertThat(page.getByText(done).first()).isVisible();
-  }
-
-  /** Invoices of one customer: number, amount and terms of each. */
-  private void invoices(String customer, String... rows) {
-    drop(
-        "invoices.csv",
-        "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open,terms\n"
-            + java.util.Arrays.stream(rows)
-                .map(
-                    row -> {
-                      var part = row.split(" ", 3);
-                      var kind = part[1].startsWith("-") ? "credit_note" : "invoice";
-                      var amount = part[1].replace("-", "");
-                      var terms = part.length > 2 ? part[2] : "";
-                      return "%s,%s,%s,%s,2026-04-20,2026-05-20,USD,%s,%s,%s\n"
-                          .formatted(
-                              part[0],
-                              kind,
-                              customer.split(" ")[0],
-                              customer,
-                              amount,
-                              amount,
-                              terms);
-                    })
-                .collect(Collectors.joining()),
-        rows.length + (rows.length == 1 ? " record, " : " records, ") + rows.length + " new");
-  }
-
-  /** One credit of the day from this payer, chosen at the desk. */
-  private void credit(String payer, String amount, String text) {
-    drop(
-        "statement.csv",
-        "entry_id,booking_date,amount,currency,payer_name,remittance\n%s-%s,2026-05-28,%s,USD,%s,%s\n"
-            .formatted(payer.replace(' ', '-'), amount, amount, payer, text),
-        "1 record, 1 new");
-    page.navigate(sumbrel.address() + "/waiting/desk");
-    choose(page, text);
-  }
-
-  private static void choose(Page in, String text) {
-    in.getByLabel("Search the queue").fill(text);
-    var rows = region(in, "Queue").getByRole(AriaRole.GROUP);
-    assertThat(rows).hasCount(1);
-    rows.getByRole(AriaRole.BUTTON).click();
-    assertThat(region(in, "Receipt")).containsText(text);
-  }
-
-  private void take(String number) {
-    var box =
-        page.getByRole(
-            AriaRole.CHECKBOX, new GetByRoleOptions().setName("Take " + number).setExact(true));
-    if (!box.isChecked()) {
-      box.check();
-    }
-  }
-
-  private void payer(String name) {
-    page.getByLabel("Look for a payer, an item or an amount").fill(name);
-    region("Account")
-        .getByRole(
-            AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + name)))
-        .first()
-        .click();
-  }
-
-  private void post(String says) {
-    assertThat(region("Remainder").getByText("Left").locator("..")).containsText("0.00");
-    page.keyboard().press("Control+Enter");
-    assertThat(page.getByText(Pattern.compile("^Posted " + says.replace(".", "\\.")))).isVisible();
-  }
-
-  private void assertBooksAreWhole() {
-    page.navigate(sumbrel.address() + "/posted/trial-balance");
-    assertThat(page.getByText("the difference is 0.00").first()).isVisible();
-    page.navigate(sumbrel.address() + "/tied-out/cent-trail");
-    assertThat(page.getByText("The trail is whole")).isVisible();
-  }
+class DifferencesTest extends DeskTest {
 
   @Test
   void splitsOverTwelveInvoicesByAPastedList() {
@@ -328,16 +197,22 @@ class DifferencesTest extends BrowserTest {
     page.getByRole(AriaRole.COMBOBOX, new GetByRoleOptions().setName("Account").setExact(true))
         .selectOption(
             new com.microsoft.playwright.options.SelectOption().setLabel("4800 Other income"));
-    page.getByRole(AriaRole.TEXTBOX, new GetByRoleOptions().setName("Amount").setExact(true))
-        .fill("200.00");
+    var parts =
+        page.getByRole(
+            AriaRole.TEXTBOX, new GetByRoleOptions().setName("Amount or share").setExact(true));
+    parts.fill("50 %");
     button("^Another account").click();
     page.getByRole(AriaRole.COMBOBOX, new GetByRoleOptions().setName("Account").setExact(true))
         .nth(1)
         .selectOption(
             new com.microsoft.playwright.options.SelectOption().setLabel("7100 Interest income"));
-    page.getByRole(AriaRole.TEXTBOX, new GetByRoleOptions().setName("Amount").setExact(true))
-        .nth(1)
-        .fill("12.17");
+    // the odd cent goes to the first of two equal shares, the blank part takes the rest
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("106.09");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("106.08");
+    parts.nth(1).fill("200 apples");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("neither an amount nor a share");
+    assertThat(button("^Put into the draft")).isDisabled();
+    parts.nth(1).fill("");
     button("^Put into the draft").click();
     post("212.17");
     assertBooksAreWhole();
@@ -404,45 +279,27 @@ class DifferencesTest extends BrowserTest {
     colleague.context().close();
   }
 
-  /** A pasted list with a rest, by keyboard alone: list, claim with its reason, post, undo. */
   @Test
-  void explainsADifferenceByKeyboardAlone() {
+  void takesADraggedItemAndResizesItsSegment() {
     signIn(page, "maren");
-    invoices("QMThirteen Rolls", "QM-1 400.00", "QM-2 300.00");
-    credit("QMThirteen Rolls", "655.00", "qmthirteen two less damages");
-    var keys = page.keyboard();
-    page.getByLabel("Search the queue").press("Escape");
-    keys.press("l");
-    assertThat(page.getByLabel("The list")).isFocused();
-    keys.insertText("QM-1 400.00\nQM-2 300.00");
-    keys.press("Control+Enter");
-    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("2 lines understood");
-    keys.press("Control+Enter");
-    assertThat(region("Remainder")).containsText("Short by");
-    keys.press("r");
-    tabTo("^Claim 45.00");
-    keys.press("Enter");
-    assertThat(page.getByRole(AriaRole.MENU)).isVisible();
-    keys.press("ArrowDown");
-    keys.press("Enter");
-    assertThat(region("Differences")).containsText("claim");
-    assertThat(page.getByLabel("Reason of the claim")).hasValue("DAMAGED");
-    assertThat(region("Remainder")).containsText("Post 655.00");
-    keys.press("Control+Enter");
-    assertThat(page.getByText(Pattern.compile("^Posted 655\\.00"))).isVisible();
-    keys.press("u");
-    assertThat(page.getByText(Pattern.compile("^Reversed: 655\\.00"))).isVisible();
-    assertBooksAreWhole();
-  }
-
-  private void tabTo(String name) {
-    for (var n = 0; n < 60; n++) {
-      var here = page.locator("*:focus");
-      if (here.count() == 1 && Pattern.compile(name).matcher(here.innerText()).find()) {
-        return;
+    invoices("QNFourteen Tarts", "QN-1 80.00", "QN-2 90.00");
+    credit("QNFourteen Tarts", "121.00", "qnfourteen in part");
+    var receipt = region("Receipt");
+    for (var number : List.of("QN-1", "QN-2")) {
+      if (!page.getByLabel("Take " + number).isChecked()) {
+        page.getByLabel("Open items")
+            .getByText(number, new Locator.GetByTextOptions().setExact(true))
+            .dragTo(
+                receipt.getByText(Pattern.compile("^(nothing|[0-9.]+) left$|more than received")));
       }
-      page.keyboard().press("Tab");
+      assertThat(page.getByLabel("Take " + number)).isChecked();
     }
-    throw new AssertionError("Tab never came to " + name);
+    button("^Change 90.00 of QN-2").click();
+    var field = page.getByLabel("Amount of QN-2");
+    field.fill("41");
+    field.press("Enter");
+    assertThat(page.getByLabel("Amount taken of QN-2")).hasValue("41.00");
+    post("121.00");
+    assertBooksAreWhole();
   }
 }

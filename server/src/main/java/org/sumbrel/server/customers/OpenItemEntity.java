@@ -113,6 +113,11 @@ public class OpenItemEntity {
     taxMinor = tax.getAmountMinorLong();
   }
 
+  /** The tax that the total contains; zero where none was told. */
+  public Money tax() {
+    return Money.ofMinor(CurrencyUnit.of(currency), taxMinor);
+  }
+
   public ClaimReason claimReason() {
     return claimReason;
   }

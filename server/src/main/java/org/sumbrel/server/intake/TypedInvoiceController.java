@@ -9,8 +9,11 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.LocalDate;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.server.access.Actor;
@@ -61,6 +64,23 @@ class TypedInvoiceController {
             Actor.of(principal));
     renewal.after(written.companyId());
     return new WrittenInvoice(written.itemId(), written.number(), written.version());
+  }
+
+  @GetMapping("/api/invoices/like/{itemId}")
+  @Operation(
+      summary =
+          "An invoice like an earlier one, on another day: to be looked at and sent, nothing is written")
+  NewInvoice like(@PathVariable Long itemId, @RequestParam LocalDate issuedOn) {
+    var typed = invoices.like(itemId, issuedOn);
+    return new NewInvoice(
+        typed.customerId(),
+        typed.number(),
+        typed.issuedOn(),
+        typed.dueOn(),
+        MoneyView.of(typed.total()),
+        typed.taxCode(),
+        typed.terms(),
+        typed.orderReference());
   }
 
   private static String orEmpty(String text) {

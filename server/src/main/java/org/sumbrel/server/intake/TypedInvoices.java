@@ -1,6 +1,8 @@
 package org.sumbrel.server.intake;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
@@ -13,7 +15,9 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.TaxCodeEntity;
 import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Proposals;
 import org.sumbrel.server.journal.Journal;
 
@@ -94,6 +98,37 @@ class TypedInvoices {
     Posting.entryFor(invoice, tax).ifPresent(e -> journal.write(e, null, actor.name(), null));
     proposals.mark(company);
     return new Written(row.id(), company, row.version(), number);
+  }
+
+  /**
+   * What an invoice would be that is like an earlier one: its amount, terms and order, as many days
+   * to pay, and the tax code that its tax was counted with, where one fits.
+   *
+   * @throws BadRequest where the item is no invoice
+   */
+  @Transactional(readOnly = true)
+  public Typed like(Long itemId, LocalDate issuedOn) {
+    var earlier = customers.items(List.of(itemId)).get(itemId);
+    if (earlier.kind() != OpenItemEntity.Kind.INVOICE) {
+      throw new BadRequest(earlier.number() + " is no invoice.");
+    }
+    var toPay = ChronoUnit.DAYS.between(earlier.issuedOn(), earlier.dueOn());
+    var taxCode =
+        companies.taxCodes(earlier.companyId()).stream()
+            .filter(t -> t.percent().signum() > 0 && earlier.tax().isPositive())
+            .filter(t -> IncludedTax.in(earlier.total(), t.percent()).equals(earlier.tax()))
+            .findFirst()
+            .map(TaxCodeEntity::code)
+            .orElse("");
+    return new Typed(
+        earlier.customerId(),
+        "",
+        issuedOn,
+        issuedOn.plusDays(toPay),
+        earlier.total(),
+        taxCode,
+        earlier.terms(),
+        earlier.orderReference());
   }
 
   private static Optional<EarlyPaymentTerms> terms(String written) {

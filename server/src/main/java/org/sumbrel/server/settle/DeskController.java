@@ -1,6 +1,7 @@
 package org.sumbrel.server.settle;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.money.TypedSplit;
 import org.sumbrel.core.propose.DoubleCounting;
 import org.sumbrel.core.propose.PastedList;
 import org.sumbrel.core.receivables.OldestFirst;
@@ -84,6 +86,27 @@ class DeskController {
       @NotNull MoneyView amount,
       Long settlementId,
       @NotNull List<NamedItem> items) {}
+
+  record TypedParts(
+      @NotNull @Valid MoneyView whole,
+      @NotNull
+          @Size(min = 1, max = 200)
+          @Schema(
+              description = "amounts, shares, or one blank that takes the rest",
+              example = "[\"412.50\", \"40 %\", \"\"]")
+          List<@NotNull @Size(max = 40) String> parts) {}
+
+  record PartRead(MoneyView amount, @NotNull String refusal) {}
+
+  @PostMapping("/api/splits")
+  @Operation(
+      summary =
+          "Divides an amount by typed amounts and shares; shares are rounded by largest remainder")
+  List<PartRead> split(@Valid @RequestBody TypedParts typed) {
+    return TypedSplit.read(typed.whole().toMoney(), typed.parts()).stream()
+        .map(p -> new PartRead(p.amount().map(MoneyView::of).orElse(null), p.refusal()))
+        .toList();
+  }
 
   @PostMapping("/api/entries/{id}/pasted-list")
   @Operation(

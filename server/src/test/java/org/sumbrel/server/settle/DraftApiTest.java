@@ -299,6 +299,23 @@ class DraftApiTest {
         written.text("/number"));
     assertThat(maren.post("/api/invoices", call.formatted(customer, money("-5.00"), "")).status())
         .isEqualTo(400);
+    var like = maren.get("/api/invoices/like/" + written.text("/itemId") + "?issuedOn=2026-07-01");
+    assertThat(like.text("/dueOn")).as("as many days to pay").isEqualTo("2026-07-31");
+    assertThat(like.text("/total/amount")).isEqualTo("212.00");
+    assertThat(like.text("/taxCode")).isEqualTo("SALES6");
+    assertThat(like.text("/terms")).isEqualTo("2/10 net 30");
+    assertThat(expect(201, maren.post("/api/invoices", like.body().toString())).text("/number"))
+        .startsWith("SB-260701-");
+  }
+
+  @Test
+  void dividesAnAmountAsItIsTyped() {
+    var call = "{\"whole\":%s,\"parts\":[\"33.3333 %%\",\"40\",\"\",\"a third\"]}";
+    var parts = expect(200, maren.post("/api/splits", call.formatted(money("100.00")))).body();
+    assertThat(parts.at("/0/amount/amount").asText()).isEqualTo("33.33");
+    assertThat(parts.at("/1/amount/amount").asText()).isEqualTo("40.00");
+    assertThat(parts.at("/2/amount/amount").asText()).isEqualTo("26.67");
+    assertThat(parts.at("/3/refusal").asText()).contains("a third");
   }
 
   @Test

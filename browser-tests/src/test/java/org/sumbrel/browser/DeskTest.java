@@ -1,0 +1,171 @@
+package org.sumbrel.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Page.GetByRoleOptions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+
+/**
+ * Work at the desk of one running application that the tests of a class share; each brings
+ * customers of its own.
+ */
+abstract class DeskTest extends BrowserTest {
+
+  static RunningSumbrel sumbrel;
+
+  @BeforeAll
+  static void start() throws Exception {
+    sumbrel = RunningSumbrel.withDemoBooks();
+  }
+
+  @AfterAll
+  static void stop() {
+    sumbrel.close();
+  }
+
+  @AfterEach
+  void noScriptFailed() {
+    assertThat(scriptFailures).isEmpty();
+  }
+
+  void signIn(Page by, String name) {
+    by.navigate(sumbrel.address());
+    by.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(name).setExact(true)).click();
+    assertThat(by.getByLabel("Flow of the day")).isVisible();
+  }
+
+  static Locator region(Page in, String name) {
+    return in.getByRole(AriaRole.REGION, new GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  Locator region(String name) {
+    return region(page, name);
+  }
+
+  static Locator button(Page in, String pattern) {
+    return in.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile(pattern)));
+  }
+
+  Locator button(String pattern) {
+    return button(page, pattern);
+  }
+
+  void drop(String name, String text, String done) {
+    page.navigate(sumbrel.address() + "/arrived/intake");
+    if (name.startsWith("statement")) {
+      page.getByLabel("For", new Page.GetByLabelOptions().setExact(true)).click();
+      page.getByRole(AriaRole.OPTION, new GetByRoleOptions().setName("Operating USD")).click();
+    }
+    page.locator("input[type=file]")
+        .setInputFiles(new FilePayload(name, "text/csv", text.getBytes(StandardCharsets.UTF_8)));
+    assertThat(page.getByText(done).first()).isVisible();
+  }
+
+  /** Invoices of one customer: number, amount and terms of each. */
+  void invoices(String customer, String... rows) {
+    drop(
+        "invoices.csv",
+        "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open,terms\n"
+            + Arrays.stream(rows)
+                .map(
+                    row -> {
+                      var part = row.split(" ", 3);
+                      var kind = part[1].startsWith("-") ? "credit_note" : "invoice";
+                      var amount = part[1].replace("-", "");
+                      var terms = part.length > 2 ? part[2] : "";
+                      return "%s,%s,%s,%s,2026-04-20,2026-05-20,USD,%s,%s,%s\n"
+                          .formatted(
+                              part[0],
+                              kind,
+                              customer.split(" ")[0],
+                              customer,
+                              amount,
+                              amount,
+                              terms);
+                    })
+                .collect(Collectors.joining()),
+        rows.length + (rows.length == 1 ? " record, " : " records, ") + rows.length + " new");
+  }
+
+  /** One credit of the day from this payer, chosen at the desk. */
+  void credit(String payer, String amount, String text) {
+    arrives(payer, amount, text);
+    page.navigate(sumbrel.address() + "/waiting/desk");
+    choose(page, text);
+  }
+
+  /** One credit of the day from this payer. */
+  void arrives(String payer, String amount, String text) {
+    drop(
+        "statement.csv",
+        "entry_id,booking_date,amount,currency,payer_name,remittance\n%s-%s,2026-05-28,%s,USD,%s,%s\n"
+            .formatted(payer.replace(' ', '-'), amount, amount, payer, text),
+        "1 record, 1 new");
+  }
+
+  static void choose(Page in, String text) {
+    in.getByLabel("Search the queue").fill(text);
+    var rows = region(in, "Queue").getByRole(AriaRole.GROUP);
+    assertThat(rows).hasCount(1);
+    rows.getByRole(AriaRole.BUTTON).click();
+    assertThat(region(in, "Receipt")).containsText(text);
+  }
+
+  void take(String number) {
+    var box =
+        page.getByRole(
+            AriaRole.CHECKBOX, new GetByRoleOptions().setName("Take " + number).setExact(true));
+    if (!box.isChecked()) {
+      box.check();
+    }
+  }
+
+  void payer(String name) {
+    page.getByLabel("Look for a payer, an item or an amount").fill(name);
+    region("Account")
+        .getByRole(
+            AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + name)))
+        .first()
+        .click();
+  }
+
+  void post(String says) {
+    assertThat(region("Remainder").getByText("Left").locator("..")).containsText("0.00");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText(Pattern.compile("^Posted " + says.replace(".", "\\.")))).isVisible();
+  }
+
+  void assertBooksAreWhole() {
+    page.navigate(sumbrel.address() + "/posted/trial-balance");
+    assertThat(page.getByText("the difference is 0.00").first()).isVisible();
+    page.navigate(sumbrel.address() + "/tied-out/cent-trail");
+    assertThat(page.getByText("The trail is whole")).isVisible();
+  }
+
+  /** Moves the focus by Tab alone until it is on what is called so. */
+  static void tabTo(Page in, String name) {
+    var wanted = Pattern.compile(name);
+    for (var n = 0; n < 90; n++) {
+      var here = in.locator("*:focus");
+      if (here.count() == 1) {
+        var label = here.getAttribute("aria-label");
+        if (wanted.matcher(label == null ? here.innerText() : label).find()) {
+          return;
+        }
+      }
+      in.keyboard().press("Tab");
+    }
+    throw new AssertionError("Tab never came to " + name);
+  }
+}

@@ -1,0 +1,128 @@
+import { api, data, type Schemas } from "../api/client";
+import { count } from "../shared/dates";
+import { grouped } from "../shared/money";
+import type { Notice } from "./DeskNotice";
+import type { Entry } from "./drafts";
+import { usePost, useRefresh, useReverse } from "./queries";
+import type { Work } from "./useWork";
+
+function inWords(settlement: Schemas["SettlementView"]): string {
+  const side = (of: "debit" | "credit") =>
+    settlement.lines.flatMap((line) => {
+      const amount = line[of];
+      return amount ? [`${line.account} ${grouped(amount)}`] : [];
+    });
+  return `Posted ${grouped(settlement.received)} from ${settlement.payer}: ${side("debit").join(", ")} to ${side("credit").join(", ")}.`;
+}
+
+interface Surroundings {
+  work: Work;
+  entry: Entry | undefined;
+  /** What stands there of the last decision; it carries the way back. */
+  notice: Notice | null;
+  say: (notice: Notice) => void;
+  /** Goes on to what comes next once this one is decided. */
+  goOn: () => void;
+  go: (entryId: number) => void;
+  handOver: () => void;
+  /** Fetches anew what a refusal was about. */
+  lookAgain: () => void;
+}
+
+/** What ends the work on a receipt: posted, approved or returned, shelved; and the last posting taken back. */
+export function useDecisions({ work, entry, notice, say, goOn, go, handOver, lookAgain }: Surroundings) {
+  const posting = usePost();
+  const reversing = useReverse();
+  const refresh = useRefresh();
+  const refused = (error: unknown) => say({ severity: "error", text: (error as Error).message });
+
+  return {
+    posting: posting.isPending,
+    async post() {
+      const { draft, preview } = work;
+      const counted = !preview.isPlaceholderData ? preview.data : undefined;
+      if (!draft || posting.isPending || !work.mayChange) {
+        return;
+      }
+      if (counted?.needsApproval) {
+        handOver();
+        return;
+      }
+      // what is not counted yet is sent all the same: whoever types fast loses no key, and the server refuses what is wrong
+      if (counted?.refusal) {
+        return;
+      }
+      try {
+        await work.stopKeeping();
+        const settlement = await posting.mutateAsync(draft);
+        work.posted();
+        say({ severity: "success", text: inWords(settlement), undo: settlement.id });
+        goOn();
+      } catch (error) {
+        // a refused draft keeps everything that was typed; what changed underneath is fetched anew
+        refused(error);
+        lookAgain();
+      }
+    },
+    async decide(approved: boolean, note: string) {
+      if (await work.decide(approved, note)) {
+        say({
+          severity: "info",
+          text: approved ? "Approved and posted." : `Returned to ${work.held?.by ?? "the clerk"}.`,
+        });
+        if (approved) {
+          work.posted();
+          goOn();
+        }
+      }
+    },
+    async shelve(note: string, reason: string) {
+      if (!entry) {
+        return;
+      }
+      try {
+        await work.stopKeeping();
+        data(
+          await api.POST("/api/entries/{id}/shelving", {
+            params: { path: { id: entry.id } },
+            body: { reason: reason as Schemas["Shelve"]["reason"], note },
+          }),
+        );
+        say({
+          severity: "info",
+          text: `Shelved ${grouped(entry.amount)} from ${entry.payer}. It can be taken back under Shelved.`,
+        });
+        goOn();
+        void refresh();
+      } catch (error) {
+        refused(error);
+      }
+    },
+    async undo() {
+      if (!notice?.undo || reversing.isPending) {
+        return;
+      }
+      try {
+        const settlement = await reversing.mutateAsync({ id: notice.undo, reason: "Undone at the desk" });
+        say({
+          severity: "info",
+          text: `Reversed: ${grouped(settlement.received)} from ${settlement.payer}.`,
+        });
+        if (settlement.entryId) {
+          go(settlement.entryId);
+        }
+      } catch (error) {
+        refused(error);
+      }
+    },
+    clearPosted(result: Schemas["ClearResults"]) {
+      const refusal = result.results.find((r) => r.refusal)?.refusal;
+      say({
+        severity: result.refused > 0 ? "error" : "success",
+        text:
+          `Posted ${count(result.posted, "entry", "entries")}.` +
+          (refusal ? ` ${result.refused} not: ${refusal}` : " Each can be reversed under Settlements."),
+      });
+    },
+  };
+}
