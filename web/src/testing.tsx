@@ -6,8 +6,11 @@ import type { ReactNode } from "react";
 import { MemoryRouter } from "react-router";
 import { afterEach, vi } from "vitest";
 import { BooksContext } from "./access/session";
-import type { Money } from "./api/client";
+import type { Money, Schemas } from "./api/client";
 import { themeFor } from "./theme";
+
+type Item = Schemas["OpenItemView"];
+type Account = Schemas["CustomerAccount"];
 
 /** What the component tests share: a page around a piece of it, and a server that answers what the test says. */
 
@@ -15,7 +18,49 @@ export function usd(amount: string): Money {
   return { amount, currency: "USD" };
 }
 
-export function show(piece: ReactNode, mayPost = true) {
+/** An invoice of customer 7 as the account lists it. */
+export function openItem(id: number, number: string, open: string, more: Partial<Item> = {}): Item {
+  return {
+    id,
+    number,
+    kind: "INVOICE",
+    customerId: 7,
+    customerName: "Oskar & Daughters",
+    issuedOn: "2026-04-20",
+    dueOn: "2026-05-20",
+    daysOverdue: 9,
+    total: usd(open),
+    open: usd(open),
+    version: 1,
+    orderReference: "",
+    terms: "",
+    ...more,
+  } as Item;
+}
+
+/** The account of customer 7 with these open items. */
+export function accountOf(openItems: Item[], more: Partial<Account> = {}): Account {
+  return {
+    id: 7,
+    number: "C7",
+    name: "Oskar & Daughters",
+    oldestFirst: false,
+    owes: [],
+    branches: [],
+    openItems,
+    settledItems: [],
+    ...more,
+  } as Account;
+}
+
+/** The page has no size in tests; long lists draw only what fits into one, in rows of 31. */
+export function withRoom() {
+  vi.spyOn(Element.prototype, "clientHeight", "get").mockReturnValue(600);
+  vi.spyOn(HTMLElement.prototype, "offsetHeight", "get").mockReturnValue(31);
+  vi.spyOn(Element.prototype, "clientWidth", "get").mockReturnValue(370);
+}
+
+export function show(piece: ReactNode, mayPost = true, supervisor = false) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const page = (inside: ReactNode) => (
     <QueryClientProvider client={queries}>
@@ -27,7 +72,7 @@ export function show(piece: ReactNode, mayPost = true) {
             currency: "USD",
             mayPost,
             user: "maren",
-            supervisor: false,
+            supervisor,
           }}
         >
           <MemoryRouter>{inside}</MemoryRouter>
@@ -68,5 +113,6 @@ export function serverAnswers(answers: Record<string, (request: Request) => Answ
 }
 
 afterEach(() => {
+  vi.restoreAllMocks();
   vi.unstubAllGlobals();
 });

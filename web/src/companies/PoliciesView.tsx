@@ -10,7 +10,7 @@ import {
   TextField,
   Typography,
 } from "@mui/material";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient, type UseMutationResult } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data, type Money, type Schemas } from "../api/client";
 import { useBooks, useSession } from "../access/session";
@@ -45,25 +45,14 @@ export default function PoliciesView() {
         }),
       ),
   });
-  if (policy.error) {
-    return <Failed error={policy.error} retry={() => void policy.refetch()} />;
-  }
-  return policy.data ? <Form key={policy.data.version} policy={policy.data} /> : <Loading />;
-}
-
-function Form({ policy }: { policy: Policy }) {
-  const books = useBooks();
-  const session = useSession();
   const queries = useQueryClient();
-  const [p, setPolicy] = useState(policy);
-  const [fees, setFees] = useState(policy.usualFees.join("; "));
-  const may = session.data?.role === "ADMINISTRATOR" || session.data?.role === "SUPERVISOR";
+  // here and not in the form, which begins anew with every version that is decided
   const save = useMutation({
-    mutationFn: async () =>
+    mutationFn: async (decided: Policy) =>
       data(
         await api.PUT("/api/policies/{currency}", {
-          params: { path: { currency: policy.currency }, query: { company: books.company } },
-          body: { ...p, usualFees: fees.split(";").flatMap((f) => (f.trim() ? [f.trim()] : [])) },
+          params: { path: { currency: decided.currency }, query: { company: books.company } },
+          body: decided,
         }),
       ),
     onSuccess: (decided) => {
@@ -71,6 +60,20 @@ function Form({ policy }: { policy: Policy }) {
       void queries.invalidateQueries({ queryKey: ["preview"] });
     },
   });
+  if (policy.error) {
+    return <Failed error={policy.error} retry={() => void policy.refetch()} />;
+  }
+  return policy.data ? <Form key={policy.data.version} policy={policy.data} save={save} /> : <Loading />;
+}
+
+function Form({ policy, save }: { policy: Policy; save: UseMutationResult<Policy, Error, Policy> }) {
+  const books = useBooks();
+  const session = useSession();
+  const [p, setPolicy] = useState(policy);
+  const [fees, setFees] = useState(policy.usualFees.join("; "));
+  const may = session.data?.role === "ADMINISTRATOR" || session.data?.role === "SUPERVISOR";
+  const decide = () =>
+    save.mutate({ ...p, usualFees: fees.split(";").flatMap((f) => (f.trim() ? [f.trim()] : [])) });
   const limit = (who: "clerk" | "supervisor", kind: keyof Limits, part: Partial<Limit>) =>
     setPolicy((before) => ({
       ...before,
@@ -159,7 +162,7 @@ function Form({ policy }: { policy: Policy }) {
       )}
       <Box sx={{ mt: 2 }}>
         {may ? (
-          <Button variant="contained" disabled={save.isPending} onClick={() => save.mutate()}>
+          <Button variant="contained" disabled={save.isPending} onClick={decide}>
             Decide
           </Button>
         ) : (
