@@ -29,6 +29,9 @@ import { useCustomer, useLookup } from "./queries";
 const ABOVE_ROWS = 110;
 const COLUMNS = 5;
 
+/** How many characters of a number its column has room for. */
+const FITS = 12;
+
 interface Props {
   customerId: number | undefined;
   draft: Draft;
@@ -53,7 +56,7 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
       aria-label="Account"
       ref={scroller}
       sx={{
-        width: { xs: 336, lg: 372 },
+        width: { xs: 344, lg: 376 },
         flexShrink: 0,
         borderLeft: 1,
         borderColor: "divider",
@@ -214,11 +217,11 @@ function Items({
         <TableRow>
           <TableCell sx={{ width: 28 }} />
           <TableCell>Item</TableCell>
-          <TableCell sx={{ width: 54 }}>Due</TableCell>
-          <TableCell align="right" sx={{ width: 82 }}>
+          <TableCell sx={{ width: 50 }}>Due</TableCell>
+          <TableCell align="right" sx={{ width: 80 }}>
             Open
           </TableCell>
-          <TableCell align="right" sx={{ width: 88 }}>
+          <TableCell align="right" sx={{ width: 80 }}>
             Takes
           </TableCell>
         </TableRow>
@@ -275,6 +278,17 @@ function ItemRow({
   readOnly: boolean;
 }) {
   const taken = draft.applications.find((a) => a.itemId === item.id);
+  // a number that has no room in its column takes the next one too: it is never cut
+  const wide = item.number.length > FITS;
+  const due = (
+    <Box
+      component="span"
+      title={item.daysOverdue > 0 ? `${count(item.daysOverdue, "day")} overdue` : "not due"}
+      sx={{ color: item.daysOverdue > 0 ? "text.primary" : "text.secondary", whiteSpace: "nowrap" }}
+    >
+      {onDay(item.dueOn)}
+    </Box>
+  );
   return (
     <TableRow
       ref={measure}
@@ -297,8 +311,14 @@ function ItemRow({
           sx={{ p: 0 }}
         />
       </TableCell>
-      <TableCell sx={{ overflow: "hidden", textOverflow: "ellipsis" }}>
-        <span className="figure">{item.number}</span>
+      <TableCell
+        colSpan={wide ? 2 : 1}
+        sx={{ overflow: "hidden", overflowWrap: "anywhere", whiteSpace: "normal" }}
+      >
+        <Box component="span" className="figure" sx={{ whiteSpace: "normal" }}>
+          {item.number}
+        </Box>
+        {wide && <Box sx={{ fontSize: 11.5 }}>{due}</Box>}
         {(foreign || item.kind !== "INVOICE") && (
           <Box
             component="span"
@@ -318,12 +338,7 @@ function ItemRow({
           </Box>
         )}
       </TableCell>
-      <TableCell
-        sx={{ color: item.daysOverdue > 0 ? "text.primary" : "text.secondary", whiteSpace: "nowrap" }}
-        title={item.daysOverdue > 0 ? `${count(item.daysOverdue, "day")} overdue` : "not due"}
-      >
-        {onDay(item.dueOn)}
-      </TableCell>
+      {!wide && <TableCell>{due}</TableCell>}
       <TableCell align="right">
         <Amount of={item.open} />
       </TableCell>

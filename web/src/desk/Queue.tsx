@@ -4,6 +4,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, type RefObject } from "react";
 import type { Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
+import { KEPT } from "../settle/words";
 import { count } from "../shared/dates";
 import { grouped, minor } from "../shared/money";
 import { layOut } from "../tally/layout";
@@ -126,6 +127,11 @@ export function Queue(props: Props) {
           slotProps={{ htmlInput: { "aria-label": "Search the queue" } }}
         />
       </Box>
+      {lines.length === 0 && props.q && (
+        <Typography role="status" variant="body2" color="textSecondary" sx={{ px: 1.75, py: 1 }}>
+          Nothing that waits fits “{props.q}”.
+        </Typography>
+      )}
       <Box ref={scroller} sx={{ flex: 1, overflow: "auto" }}>
         <Box sx={{ height: virtual.getTotalSize(), position: "relative" }}>
           {virtual.getVirtualItems().map((place) => {
@@ -291,7 +297,7 @@ function Row({ row, chosen, choose, selected, toggle, drafts }: { row: EntryRow 
   const layout = layOut(
     minor(row.amount),
     row.segments.map((s) => ({ label: s.number, amount: minor(s.amount), discount: minor(s.discount) })),
-    row.adjustments.reduce((sum, a) => sum + minor(a.amount), 0),
+    row.adjustments.map((a) => ({ label: KEPT[a.kind], amount: minor(a.amount) })),
     0,
   );
   return (

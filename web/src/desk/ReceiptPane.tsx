@@ -86,13 +86,15 @@ export function ReceiptPane({
         readOnly={readOnly}
       />
       <Differences draft={draft} change={change} readOnly={readOnly} />
+      {/* what a hand has made stands with what it writes; an explanation stands among its like first */}
+      {!rank && <Writes preview={preview} />}
       <Explanations
         entry={entry}
         chosen={rank}
         choose={choose}
         begun={draft.applications.length + draft.adjustments.length > 0}
       />
-      <Writes preview={preview} />
+      {rank && <Writes preview={preview} />}
     </Sheet>
   );
 }

@@ -44,6 +44,7 @@ export function RemainderLine({ preview, error, treat, post, posting, mayPost, h
         borderColor: "text.primary",
         bgcolor: "background.paper",
         px: 2,
+        py: 0.75,
         minHeight: 76,
         display: "flex",
         alignItems: "center",
@@ -181,7 +182,7 @@ function Sums({ tally }: { tally: Schemas["TallyView"] }) {
       {!isZero(tally.onAccount) && <Sum name="On account" amount={tally.onAccount} />}
       {!isZero(tally.refund) && <Sum name="Refund" amount={tally.refund} />}
       {!isZero(tally.toAccounts) && <Sum name="To accounts" amount={tally.toAccounts} />}
-      <Sum name={short ? "Short by" : "Left"} amount={positive(tally.left)} strong />
+      <Sum name={short ? "Short by" : "Left"} amount={positive(tally.left)} strong={!isZero(tally.left)} />
     </Box>
   );
 }

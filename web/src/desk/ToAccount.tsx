@@ -122,7 +122,13 @@ export function ToAccount({
           {lines.map((line, at) => (
             <Box
               key={at}
-              sx={{ display: "grid", gridTemplateColumns: "2fr 150px 1.2fr 2fr auto", gap: 1, mt: 2 }}
+              sx={{
+                display: "grid",
+                gridTemplateColumns: "2fr 150px 1.2fr 2fr auto",
+                gap: 1,
+                mt: 2,
+                alignItems: "start",
+              }}
             >
               <Choice
                 shown

@@ -60,7 +60,9 @@ describe("a draft", () => {
 
   it("shows in its bar what is too much", () => {
     const taken = taking(fromExplanation(entry, 1), item);
-    expect(tallyOf(entry.amount, taken, (id) => `LM-${id}`)).toMatchObject({ tooMuch: 60000 });
+    expect(tallyOf(entry.amount, taken, (id) => `LM-${id}`)).toMatchObject({
+      beyond: [{ kind: "tooMuch", amount: 60000 }],
+    });
   });
 
   it("shows money to an account and refunds as pieces of what came", () => {

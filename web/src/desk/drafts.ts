@@ -102,11 +102,6 @@ export function withDifferences(draft: Draft, adjustments: Difference[]): Draft 
   return { ...draft, adjustments, explanation: undefined };
 }
 
-/** Refunds and money to accounts take up a part of what came; the rest keeps something from us. */
-export function takesUp(difference: Pick<Difference, "kind" | "amount">): boolean {
-  return (difference.kind === "REFUND" || difference.kind === "TO_ACCOUNT") && minor(difference.amount) < 0;
-}
-
 /** The tally bar of a draft; numbers come from wherever the items are known. */
 export function tallyOf(received: Money, draft: Draft, numberOf: (itemId: number) => string): TallyLayout {
   return layOut(
@@ -117,8 +112,7 @@ export function tallyOf(received: Money, draft: Draft, numberOf: (itemId: number
       amount: minor(a.amount),
       discount: a.discount ? minor(a.discount) : 0,
     })),
-    draft.adjustments.filter((a) => !takesUp(a)).reduce((sum, a) => sum + minor(a.amount), 0),
+    draft.adjustments.map((a) => ({ label: KEPT[a.kind], amount: minor(a.amount) })),
     draft.onAccount ? minor(draft.onAccount) : 0,
-    draft.adjustments.filter(takesUp).map((a) => ({ label: KEPT[a.kind], amount: -minor(a.amount) })),
   );
 }

@@ -14,12 +14,15 @@ import type { Draft } from "./drafts";
 
 export type Treat = Schemas["OptionView"]["kind"];
 
+/** How often what colleagues may have changed is asked for, in milliseconds. */
+const OTHERS_WORK = 5_000;
+
 /** The waiting entries that stand so, page by page. */
 export function useQueue(q: string, standing: Standing[]) {
   const books = useBooks();
   return useInfiniteQuery({
     queryKey: ["entries", books.company, q, standing],
-    refetchInterval: 5_000,
+    refetchInterval: OTHERS_WORK,
     placeholderData: keepPreviousData,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) =>
@@ -36,6 +39,7 @@ export function useEntry(id: number | undefined) {
   return useQuery({
     queryKey: ["entry", id],
     enabled: id !== undefined,
+    refetchInterval: OTHERS_WORK,
     queryFn: async () => data(await api.GET("/api/entries/{id}", { params: { path: { id: id ?? 0 } } })),
   });
 }
@@ -44,6 +48,7 @@ export function useCustomer(id: number | undefined | null) {
   return useQuery({
     queryKey: ["customer", id],
     enabled: id !== undefined && id !== null,
+    refetchInterval: OTHERS_WORK,
     queryFn: async () => data(await api.GET("/api/customers/{id}", { params: { path: { id: id ?? 0 } } })),
   });
 }
@@ -71,6 +76,7 @@ export function usePreview(draft: Draft | undefined) {
     queryKey: ["preview", draft],
     enabled: draft !== undefined,
     retry: false,
+    refetchInterval: OTHERS_WORK,
     placeholderData: keepPreviousData,
     queryFn: async () => data(await api.POST("/api/settlements/preview", { body: draft as Draft })),
   });
@@ -87,7 +93,7 @@ export function useDrafts() {
   const books = useBooks();
   return useQuery({
     queryKey: ["drafts", books.company],
-    refetchInterval: 5_000,
+    refetchInterval: OTHERS_WORK,
     queryFn: async () =>
       data(await api.GET("/api/drafts", { params: { query: { company: books.company } } })),
   });
@@ -109,7 +115,7 @@ export function useHeld(subject: string | undefined) {
   return useQuery({
     queryKey: ["held", subject],
     enabled: subject !== undefined,
-    refetchInterval: 5_000,
+    refetchInterval: OTHERS_WORK,
     queryFn: async () =>
       data(await api.GET("/api/drafts/{subject}", { params: { path: { subject: subject ?? "" } } })),
   });

@@ -10,7 +10,6 @@ import { atMoment, onDay } from "../shared/dates";
 import { grouped, isZero, minor, positive } from "../shared/money";
 import { layOut } from "../tally/layout";
 import { ThinTally } from "../tally/TallyBar";
-import { takesUp } from "../desk/drafts";
 import { KEPT, REASON } from "./words";
 
 type Settlement = Schemas["SettlementView"];
@@ -24,9 +23,8 @@ export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
   const layout = layOut(
     minor(s.received),
     s.applications.map((a) => ({ label: a.number, amount: minor(a.amount), discount: minor(a.discount) })),
-    s.adjustments.filter((a) => !takesUp(a)).reduce((sum, a) => sum + minor(a.amount), 0),
+    s.adjustments.map((a) => ({ label: KEPT[a.kind], amount: minor(a.amount) })),
     minor(s.onAccount),
-    s.adjustments.filter(takesUp).map((a) => ({ label: KEPT[a.kind], amount: -minor(a.amount) })),
   );
   return (
     <Box

@@ -12,7 +12,7 @@ const APPLIED = [
 ];
 
 function bar(more: Partial<Parameters<typeof TallyBar>[0]> = {}) {
-  return <TallyBar layout={layOut(10000, APPLIED, 0, 0, [])} currency="USD" digits={2} dashed {...more} />;
+  return <TallyBar layout={layOut(10000, APPLIED, [], 0)} currency="USD" digits={2} dashed {...more} />;
 }
 
 function dropped(on: Element, type: string, value: string) {

@@ -1,11 +1,14 @@
-import { Box, Typography } from "@mui/material";
+import { Box, Typography, type Theme } from "@mui/material";
 import { useState, type ChangeEvent, type FocusEvent, type KeyboardEvent } from "react";
 import type { Money } from "../api/client";
 import { grouped } from "../shared/money";
-import type { TallyLayout } from "./layout";
+import type { Piece, TallyLayout } from "./layout";
 
-function hatching(color: string, gap = 3) {
-  return `repeating-linear-gradient(45deg, ${color} 0 1.5px, transparent 1.5px ${gap + 1.5}px)`;
+/** Each way to go beyond the money has its own strokes, so that they differ without colour too. */
+function strokes(kind: Piece["kind"], theme: Theme, gap: number): string {
+  const color = kind === "tooMuch" ? theme.palette.primary.main : theme.palette.settled;
+  const angle = kind === "credit" ? "0deg" : kind === "discount" ? "90deg" : "45deg";
+  return `repeating-linear-gradient(${angle}, ${color} 0 1.5px, transparent 1.5px ${gap + 1.5}px)`;
 }
 
 /** The thin bar of lists: how the amount divides, and whether something is open or covered. */
@@ -24,20 +27,52 @@ export function ThinTally({ layout, strong }: { layout: TallyLayout; strong?: bo
           }}
         />
       ))}
-      {layout.covered + layout.tooMuch > 0 && (
-        <Box
-          sx={(theme) => ({
-            position: "absolute",
-            left: `${layout.mark}%`,
-            right: 0,
-            top: 0,
-            bottom: 0,
-            bgcolor: "background.default",
-            backgroundImage: hatching(theme.palette.settled, 2),
-          })}
-        />
-      )}
+      <Beyond layout={layout} gap={2} ground="background.default" />
     </Box>
+  );
+}
+
+/** What stands beyond the money, from the mark on. */
+function Beyond({
+  layout,
+  gap,
+  ground,
+  marked,
+}: {
+  layout: TallyLayout;
+  gap: number;
+  ground: string;
+  marked?: boolean;
+}) {
+  return (
+    layout.beyond.length > 0 && (
+      <Box
+        sx={{
+          position: "absolute",
+          display: "flex",
+          left: `${layout.mark}%`,
+          right: 0,
+          top: 0,
+          bottom: 0,
+          bgcolor: ground,
+          borderLeft: marked ? "2px solid" : 0,
+          borderColor: "settled",
+        }}
+      >
+        {layout.beyond.map((piece, n) => (
+          <Box
+            key={n}
+            title={piece.label}
+            sx={(theme) => ({
+              flex: `${piece.width} 0 0`,
+              backgroundImage: strokes(piece.kind, theme, gap),
+              borderRight: n < layout.beyond.length - 1 ? "1.5px solid" : 0,
+              borderColor: "settled",
+            })}
+          />
+        ))}
+      </Box>
+    )
   );
 }
 
@@ -63,18 +98,20 @@ export function TallyBar({
   const [typing, setTyping] = useState<number | null>(null);
   const [over, setOver] = useState(false);
   const words = (minor: number) => grouped(moneyOf(minor, currency, digits));
+  const explained = [...layout.pieces, ...layout.beyond].filter(
+    (p) => !["applied", "open", "tooMuch"].includes(p.kind),
+  );
   const saying =
     layout.left > 0
       ? `${words(layout.left)} left`
-      : layout.tooMuch > 0
-        ? `${words(layout.tooMuch)} more than received`
-        : layout.covered > 0
-          ? `${words(layout.covered)} beyond the money, explained`
-          : "nothing left";
+      : layout.left < 0
+        ? `${words(-layout.left)} more than received`
+        : explained.length === 0 && "nothing left";
+  const said = [...explained.map((p) => `${p.label} ${words(p.amount)}`), saying].filter(Boolean).join(" · ");
   return (
     <Box
       role="group"
-      aria-label={`${layout.pieces.map((p) => `${p.label} ${words(p.amount)}`).join(", ")}; ${saying}`}
+      aria-label={`${layout.pieces.map((p) => `${p.label} ${words(p.amount)}`).join(", ")}; ${said}`}
       onDragOver={(event) => {
         if (drop && event.dataTransfer.types.includes(ITEM_DRAGGED)) {
           event.preventDefault();
@@ -107,10 +144,11 @@ export function TallyBar({
         {layout.pieces.map((piece, n) => (
           <Box
             key={n}
+            title={`${piece.label} ${words(piece.amount)}`}
             sx={{
               width: `${piece.width}%`,
               minWidth: 2,
-              px: 0.9,
+              containerType: "inline-size",
               py: 0.25,
               overflow: "hidden",
               bgcolor: piece.kind === "applied" ? "settledTint" : over ? "chosenTint" : "background.paper",
@@ -141,24 +179,7 @@ export function TallyBar({
             )}
           </Box>
         ))}
-        {layout.covered + layout.tooMuch > 0 && (
-          <Box
-            sx={(theme) => ({
-              position: "absolute",
-              left: `${layout.mark}%`,
-              right: 0,
-              top: 0,
-              bottom: 0,
-              bgcolor: "background.paper",
-              borderLeft: "2px solid",
-              borderColor: "settled",
-              backgroundImage: hatching(
-                layout.tooMuch > 0 ? theme.palette.primary.main : theme.palette.settled,
-                5,
-              ),
-            })}
-          />
-        )}
+        <Beyond layout={layout} gap={5} ground="background.paper" marked />
       </Box>
       <Typography
         sx={{
@@ -169,7 +190,7 @@ export function TallyBar({
           color: layout.left === 0 ? "text.secondary" : "primary.main",
         }}
       >
-        {saying}
+        {said}
       </Typography>
     </Box>
   );
@@ -178,6 +199,11 @@ export function TallyBar({
 /** What a dragged open item is called between the account and the bar. */
 export const ITEM_DRAGGED = "application/x-open-item";
 
+/** About how wide a character of the bar's figures is, and what stands around them, in pixels. */
+const CHARACTER = 7.3;
+const AROUND = 14;
+
+/** Number and amount of a piece. A number that is too long shows its end, by which numbers differ. An amount that does not fit whole is not shown: a cut one would be a wrong one. */
 function SegmentWords({ press, label, amount }: { press?: () => void; label: string; amount: string }) {
   return (
     <Box
@@ -188,20 +214,30 @@ function SegmentWords({ press, label, amount }: { press?: () => void; label: str
       sx={{
         all: press ? "unset" : undefined,
         display: "block",
+        boxSizing: "border-box",
+        width: "100%",
+        height: "100%",
+        px: 0.9,
         cursor: press ? "text" : undefined,
-        "&:focus-visible": { outline: 2, outlineColor: "primary.main" },
+        "&:focus-visible": { outline: 2, outlineOffset: -2, outlineColor: "primary.main" },
+        [`@container (max-width: ${Math.ceil(amount.length * CHARACTER) + AROUND}px)`]: {
+          "& .amount": { display: "none" },
+        },
+        "@container (max-width: 32px)": { "& .label": { display: "none" } },
       }}
     >
       <Typography
         component="span"
-        className="figure"
-        sx={{ display: "block", fontSize: 12, lineHeight: 1.45 }}
+        className="figure label"
+        noWrap
+        dir="rtl"
+        sx={{ display: "block", fontSize: 12, lineHeight: 1.45, textAlign: "left" }}
       >
-        {label}
+        <bdi>{label}</bdi>
       </Typography>
       <Typography
         component="span"
-        className="figure"
+        className="figure amount"
         sx={{ display: "block", fontSize: 12, lineHeight: 1.3 }}
       >
         {amount}

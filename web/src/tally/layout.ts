@@ -1,10 +1,10 @@
 /**
  * Where the pieces of a tally bar stand. All amounts in minor units. The bar is as long as the amount received or as
- * what is applied, whichever is more; what goes beyond the amount received is either covered (discount, fee, credit
- * note, write-off) or too much.
+ * what is applied, whichever is more; what goes beyond the amount received is either explained (discount, fee, credit
+ * note, claim) or too much. Where no money came, the credit that is applied takes its place.
  */
 export interface Piece {
-  kind: "applied" | "onAccount" | "other" | "open";
+  kind: "applied" | "onAccount" | "other" | "open" | "discount" | "difference" | "credit" | "tooMuch";
   label: string;
   /** The item it is a part of, where it is one. */
   itemId?: number;
@@ -17,10 +17,8 @@ export interface TallyLayout {
   pieces: Piece[];
   /** Where the amount received ends, in per cent. */
   mark: number;
-  /** What stands beyond it and is explained. */
-  covered: number;
-  /** What stands beyond it and is not. */
-  tooMuch: number;
+  /** What stands beyond the mark, from there on: what explains it, then what nothing explains. */
+  beyond: Piece[];
   left: number;
 }
 
@@ -31,39 +29,45 @@ export interface Applied {
   discount: number;
 }
 
+export interface Labelled {
+  label: string;
+  amount: number;
+}
+
+/** @param differences what keeps something from us is positive, what takes up a part of what came negative */
 export function layOut(
   received: number,
   applied: Applied[],
-  adjustments: number,
+  differences: Labelled[],
   onAccount: number,
-  others: { label: string; amount: number }[] = [],
 ): TallyLayout {
   const owed = applied.filter((a) => a.amount > 0);
   const credit = applied.reduce((sum, a) => sum - Math.min(0, a.amount), 0);
   const discount = applied.reduce((sum, a) => sum + a.discount, 0);
-  const other = others.reduce((sum, o) => sum + o.amount, 0);
-  const gross = owed.reduce((sum, a) => sum + a.amount, 0) + onAccount + other;
-  const left = received - (gross - credit - discount - adjustments);
+  const kept = differences.filter((d) => d.amount > 0);
+  const others = differences.filter((d) => d.amount < 0).map((d) => ({ ...d, amount: -d.amount }));
+  const total = (of: { amount: number }[]) => of.reduce((sum, { amount }) => sum + amount, 0);
+  const gross = total(owed) + onAccount + total(others);
+  const money = received === 0 ? credit : received;
+  const left = received - (gross - credit - discount - total(kept));
   const open = Math.max(0, left);
-  const length = Math.max(received, gross + open, 1);
-  const wide = (amount: number) => (100 * amount) / length;
-  const pieces: Piece[] = owed.map((a) => ({
-    kind: "applied",
-    label: a.label,
-    itemId: a.itemId,
-    amount: a.amount,
-    width: wide(a.amount),
-  }));
-  if (onAccount > 0) {
-    pieces.push({ kind: "onAccount", label: "on account", amount: onAccount, width: wide(onAccount) });
-  }
-  others.forEach((o) =>
-    pieces.push({ kind: "other", label: o.label, amount: o.amount, width: wide(o.amount) }),
-  );
-  if (open > 0) {
-    pieces.push({ kind: "open", label: "left", amount: open, width: wide(open) });
-  }
-  const beyond = Math.max(0, gross + open - received);
-  const tooMuch = Math.max(0, -left);
-  return { pieces, mark: wide(received), covered: Math.max(0, beyond - tooMuch), tooMuch, left };
+  const length = Math.max(money, gross + open, 1);
+  const piece = (kind: Piece["kind"], label: string, amount: number, itemId?: number): Piece[] =>
+    amount > 0 ? [{ kind, label, itemId, amount, width: (100 * amount) / length }] : [];
+  return {
+    pieces: [
+      ...owed.flatMap((a) => piece("applied", a.label, a.amount, a.itemId)),
+      ...piece("onAccount", "on account", onAccount),
+      ...others.flatMap((o) => piece("other", o.label, o.amount)),
+      ...piece("open", "left", open),
+    ],
+    mark: (100 * money) / length,
+    beyond: [
+      ...piece("credit", "credit", received === 0 ? 0 : credit),
+      ...piece("discount", "discount", discount),
+      ...kept.flatMap((d) => piece("difference", d.label, d.amount)),
+      ...piece("tooMuch", "too much", -left),
+    ],
+    left,
+  };
 }

@@ -146,7 +146,7 @@ public record RemainderOption(
 
     private String tooMuch(Money discount, Money shortage) {
       return discount.isGreaterThan(shortage)
-          ? "the discount is more than the " + MoneyText.grouped(shortage) + " that is missing"
+          ? "only " + MoneyText.grouped(shortage) + " is missing"
           : "";
     }
 
