@@ -49,6 +49,8 @@ function Beyond({
       <Box
         sx={{
           position: "absolute",
+          // what stands below can still be pressed
+          pointerEvents: "none",
           display: "flex",
           left: `${layout.mark}%`,
           right: 0,
@@ -62,7 +64,6 @@ function Beyond({
         {layout.beyond.map((piece, n) => (
           <Box
             key={n}
-            title={piece.label}
             sx={(theme) => ({
               flex: `${piece.width} 0 0`,
               backgroundImage: strokes(piece.kind, theme, gap),
