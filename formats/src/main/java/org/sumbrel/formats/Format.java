@@ -5,9 +5,7 @@ public enum Format {
   OFX("ofx"),
   STATEMENT_CSV("csv"),
   INVOICES_CSV("invoices-csv"),
-  CUSTOMERS_CSV("customers-csv"),
-  ALIASES_CSV("aliases-csv"),
-  HISTORY_CSV("history-csv");
+  CUSTOMERS_CSV("customers-csv");
 
   private final String word;
 

@@ -1,7 +1,6 @@
 package org.sumbrel.core.propose;
 
 import java.util.List;
-import java.util.Map;
 
 /**
  * What the engine thinks of one receipt.
@@ -12,7 +11,6 @@ import java.util.Map;
  * @param proposals best first, at most five
  * @param notes what was noticed and belongs to no explanation
  * @param marks what was recognised in the text, in its order
- * @param figures what the probability of the first proposal was reckoned from, by name
  */
 public record ReceiptProposals(
     String receiptId,
@@ -21,13 +19,11 @@ public record ReceiptProposals(
     boolean exhaustive,
     List<Proposal> proposals,
     List<Evidence> notes,
-    List<TextMark> marks,
-    Map<String, Double> figures) {
+    List<TextMark> marks) {
 
   public ReceiptProposals {
     proposals = List.copyOf(proposals);
     notes = List.copyOf(notes);
     marks = List.copyOf(marks);
-    figures = Map.copyOf(figures);
   }
 }

@@ -9,20 +9,15 @@ import org.sumbrel.core.receivables.OpenItem;
  * @param end where it ends
  * @param written as it stands in the text
  * @param weight in log-odds
- * @param mention which place of the text it is, counted from 0: one place names one item, so that
- *     hits of one mention are alternatives
  */
-record ReferenceHit(
-    OpenItem item, Form form, int start, int end, String written, double weight, int mention) {
+record ReferenceHit(OpenItem item, Form form, int start, int end, String written, double weight) {
 
   /** In which form the item is named. */
   enum Form {
     CREDITOR_REFERENCE("reference.creditor"),
     NUMBER("reference.exact"),
     ORDER("reference.order"),
-    DIGITS("reference.digits"),
-    LISTED("reference.list"),
-    REPAIRED("reference.repaired");
+    DIGITS("reference.digits");
 
     private final String code;
 
@@ -40,8 +35,6 @@ record ReferenceHit(
           case NUMBER -> number + " stands in the text";
           case ORDER -> written + " in the text is the order of " + number;
           case DIGITS -> written + " in the text reads as " + number;
-          case LISTED -> written + " in the list stands for " + number;
-          case REPAIRED -> written + " in the text is one slip away from " + number;
         };
     return new Evidence(form.code, sentence, weight);
   }

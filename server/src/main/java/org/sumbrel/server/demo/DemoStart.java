@@ -154,7 +154,6 @@ class DemoStart implements ApplicationRunner {
         standard.usualFees(),
         BigDecimal.ZERO,
         Money.zero(currency),
-        standard.customs(),
         standard.clearAt(),
         standard.tornWithin());
   }
