@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 import { useBooks } from "../access/session";
 import { useKeys } from "../frame/keys";
+import { useSoon } from "../frame/useSoon";
 import { ViewActions } from "../frame/ViewActions";
 import type { Reason } from "../settle/words";
 import { grouped, isNegative, isZero } from "../shared/money";
@@ -93,12 +94,16 @@ export function DeskView() {
       change(taking(draft, item));
     }
   };
-  const takeNextOldest = () =>
-    take(
-      account.data?.openItems.find(
-        (i) => i.kind !== "REFUND" && !draft?.applications.some((a) => a.itemId === i.id),
+  const takeNextOldest = useSoon(
+    accountAsked ?? chosen,
+    draft !== undefined && !account.isLoading && !entry.isLoading,
+    () =>
+      take(
+        account.data?.openItems.find(
+          (i) => i.kind !== "REFUND" && !draft?.applications.some((a) => a.itemId === i.id),
+        ),
       ),
-    );
+  );
   const drop = (itemId: number) => take(account.data?.openItems.find((i) => i.id === itemId));
   const treat = (kind: Treat, reason?: Reason) => void work.treat(kind, reason);
   const decisions = useDecisions({
