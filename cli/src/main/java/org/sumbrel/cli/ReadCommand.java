@@ -3,15 +3,10 @@ package org.sumbrel.cli;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
-import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import org.sumbrel.formats.AnyFile;
-import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileContent;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -38,17 +33,9 @@ final class ReadCommand implements Callable<Integer> {
   public Integer call() throws JsonProcessingException {
     FileContent content;
     try {
-      content = AnyFile.read(Files.readAllBytes(file));
-    } catch (NoSuchFileException e) {
-      System.err.println(file + ":0: there is no such file");
-      return 1;
-    } catch (IOException e) {
-      System.err.println(file + ":0: cannot be read: " + e.getMessage());
-      return 1;
-    } catch (BrokenFile broken) {
-      broken
-          .problems()
-          .forEach(p -> System.err.println(file + ":" + p.line() + ": " + p.message()));
+      content = InputFile.read(file);
+    } catch (InputFile.Wrong wrong) {
+      wrong.lines().forEach(System.err::println);
       return 1;
     }
     if (!expected.isEmpty() && !expected.equals(content.format().word())) {

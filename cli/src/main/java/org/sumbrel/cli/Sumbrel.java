@@ -6,10 +6,10 @@ import picocli.CommandLine.Command;
 /** The command {@code sumbrel}: the rules and readers of the application from a shell. */
 @Command(
     name = "sumbrel",
-    description = "Reads statements and receivables without a browser.",
+    description = "Reads statements and proposes what they pay, without a browser.",
     mixinStandardHelpOptions = true,
     version = "0.1.0",
-    subcommands = ReadCommand.class)
+    subcommands = {ReadCommand.class, ProposeCommand.class})
 public final class Sumbrel {
 
   private Sumbrel() {}

@@ -114,6 +114,7 @@ public final class Books {
         standard.usualFees(),
         BigDecimal.ZERO,
         usd("0.05"),
+        standard.customs(),
         standard.clearAt(),
         standard.tornWithin());
   }

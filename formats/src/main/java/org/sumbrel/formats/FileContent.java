@@ -1,8 +1,10 @@
 package org.sumbrel.formats;
 
 import java.util.List;
+import org.sumbrel.formats.receivables.AliasRow;
 import org.sumbrel.formats.receivables.CustomerRow;
 import org.sumbrel.formats.receivables.InvoiceRow;
+import org.sumbrel.formats.receivables.PastPaymentRow;
 import org.sumbrel.formats.statement.AccountStatement;
 
 /**
@@ -15,17 +17,41 @@ public record FileContent(
     List<AccountStatement> accounts,
     List<InvoiceRow> invoices,
     List<CustomerRow> customers,
+    List<AliasRow> aliases,
+    List<PastPaymentRow> history,
     List<Problem> problems) {
 
   public FileContent {
     accounts = List.copyOf(accounts);
     invoices = List.copyOf(invoices);
     customers = List.copyOf(customers);
+    aliases = List.copyOf(aliases);
+    history = List.copyOf(history);
     problems = List.copyOf(problems);
   }
 
   public static FileContent ofStatements(
       Format format, List<AccountStatement> accounts, List<Problem> problems) {
-    return new FileContent(format, accounts, List.of(), List.of(), problems);
+    return new FileContent(format, accounts, List.of(), List.of(), List.of(), List.of(), problems);
+  }
+
+  public static FileContent ofInvoices(List<InvoiceRow> invoices) {
+    return new FileContent(
+        Format.INVOICES_CSV, List.of(), invoices, List.of(), List.of(), List.of(), List.of());
+  }
+
+  public static FileContent ofCustomers(List<CustomerRow> customers) {
+    return new FileContent(
+        Format.CUSTOMERS_CSV, List.of(), List.of(), customers, List.of(), List.of(), List.of());
+  }
+
+  public static FileContent ofAliases(List<AliasRow> aliases) {
+    return new FileContent(
+        Format.ALIASES_CSV, List.of(), List.of(), List.of(), aliases, List.of(), List.of());
+  }
+
+  public static FileContent ofHistory(List<PastPaymentRow> history) {
+    return new FileContent(
+        Format.HISTORY_CSV, List.of(), List.of(), List.of(), List.of(), history, List.of());
   }
 }

@@ -5,7 +5,9 @@ public enum Format {
   OFX("ofx"),
   STATEMENT_CSV("csv"),
   INVOICES_CSV("invoices-csv"),
-  CUSTOMERS_CSV("customers-csv");
+  CUSTOMERS_CSV("customers-csv"),
+  ALIASES_CSV("aliases-csv"),
+  HISTORY_CSV("history-csv");
 
   private final String word;
 

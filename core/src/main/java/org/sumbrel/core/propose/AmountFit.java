@@ -9,8 +9,11 @@ import org.joda.money.Money;
 import org.sumbrel.core.money.IncludedTax;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.Composition.Part;
+import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Adjustment;
+import org.sumbrel.core.settle.ClaimRaised;
+import org.sumbrel.core.settle.Customs.Shortage;
 import org.sumbrel.core.settle.FeeTerms;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.FeeWithheld.KeptBy;
@@ -32,12 +35,14 @@ final class AmountFit {
   private final long open;
   private final long discount;
   private final CurrencyUnit currency;
+  private final String text;
 
   AmountFit(Receipt receipt, Policy policy, List<Candidate> set, long open, long discount) {
     this.policy = policy;
     this.set = set;
     this.received = receipt.amount().getAmountMinorLong();
     this.currency = receipt.amount().getCurrencyUnit();
+    this.text = receipt.text();
     this.open = open;
     this.discount = discount;
   }
@@ -52,6 +57,12 @@ final class AmountFit {
       fits.add(new Fit(discounted(), Optional.empty(), 0, addUp(discounted())));
     }
     var missing = open - received;
+    var late = set.stream().mapToLong(Candidate::late).sum();
+    if (late > 0 && missing == late) {
+      fits.add(discountTakenLate(inFull(), late));
+    } else if (late > 0 && missing == late + discount) {
+      fits.add(discountTakenLate(discounted(), late));
+    }
     if (missing > 0) {
       var fee = money(missing);
       policy.usualFees().stream()
@@ -72,6 +83,62 @@ final class AmountFit {
               List.of(new Evidence("amount.write_off", says, Weights.AMOUNT_LESS_LITTLE))));
     }
     return fits;
+  }
+
+  private Fit discountTakenLate(List<Part> parts, long late) {
+    var says = words(late) + " less than open: the discount, though the day for it has passed";
+    var why = List.of(new Evidence("amount.late_discount", says, Weights.AMOUNT_LATE_DISCOUNT));
+    return switch (policy.customs().lateDiscount()) {
+      case CLAIM ->
+          new Fit(
+              parts,
+              Optional.of(new ClaimRaised(money(late), owner(), ClaimReason.UNEARNED_DISCOUNT, "")),
+              0,
+              why);
+      case GRANT ->
+          new Fit(
+              parts.stream()
+                  .map(
+                      p -> new Part(p.candidate(), p.amount(), p.discount() + p.candidate().late()))
+                  .toList(),
+              Optional.empty(),
+              0,
+              why);
+      case LEAVE_OPEN ->
+          new Fit(
+              parts.stream()
+                  .map(
+                      p -> new Part(p.candidate(), p.amount() - p.candidate().late(), p.discount()))
+                  .toList(),
+              Optional.empty(),
+              0,
+              why);
+    };
+  }
+
+  private String owner() {
+    return set.get(set.size() - 1).item().customerId();
+  }
+
+  /** A payment that is short and says why, where that is usually claimed. */
+  private Optional<Fit> claimed(long missing) {
+    var reason = ReasonInText.of(text);
+    if (reason.isEmpty()
+        || policy.customs().shortWithReason() != Shortage.CLAIM
+        || missing * 2 > open) {
+      return Optional.empty();
+    }
+    var says =
+        words(missing)
+            + " less than open, and the text gives a reason: \""
+            + reason.get().written()
+            + "\"";
+    return Optional.of(
+        new Fit(
+            inFull(),
+            Optional.of(new ClaimRaised(money(missing), owner(), reason.get().reason(), "")),
+            0,
+            List.of(new Evidence("amount.claim", says, Weights.AMOUNT_CLAIMED))));
   }
 
   private boolean withinClerksLimit(long missing) {
@@ -105,6 +172,12 @@ final class AmountFit {
   List<Fit> loose() {
     var last = set.get(set.size() - 1);
     var missing = open - received;
+    if (missing > 0) {
+      var claim = claimed(missing);
+      if (claim.isPresent()) {
+        return List.of(claim.get());
+      }
+    }
     if (missing > 0 && last.open() > missing) {
       var parts = new ArrayList<>(inFull());
       parts.set(parts.size() - 1, new Part(last, last.open() - missing, 0));

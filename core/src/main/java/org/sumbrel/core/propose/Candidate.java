@@ -10,9 +10,11 @@ import org.sumbrel.core.receivables.OpenItem;
  * @param open its balance, signed
  * @param discount what it may fall by without being paid, because it is paid in time; zero or
  *     positive
+ * @param late what it could have fallen by had it been paid in time; zero where it was, or where
+ *     there are no terms
  * @param hit where the text names it, or null
  */
-record Candidate(OpenItem item, long open, long discount, ReferenceHit hit) {
+record Candidate(OpenItem item, long open, long discount, long late, ReferenceHit hit) {
 
   long net() {
     return open - discount;

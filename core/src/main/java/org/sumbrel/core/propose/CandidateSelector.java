@@ -137,10 +137,20 @@ final class CandidateSelector {
                 item,
                 item.open().getAmountMinorLong(),
                 discount(item, receipt),
+                late(item, receipt),
                 hits.get(item.id())));
       }
     }
     return found;
+  }
+
+  /** The discount that its day and the days of grace have passed for. */
+  private long late(OpenItem item, Receipt receipt) {
+    return item instanceof Invoice invoice
+            && invoice.terms().isPresent()
+            && discount(item, receipt) == 0
+        ? invoice.discountEarned(invoice.open(), invoice.issuedOn(), 0).getAmountMinorLong()
+        : 0;
   }
 
   private long discount(OpenItem item, Receipt receipt) {

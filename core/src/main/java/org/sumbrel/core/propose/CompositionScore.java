@@ -21,13 +21,19 @@ final class CompositionScore {
   private final Receipt receipt;
   private final CandidateGroup group;
   private final List<Candidate> named;
+  private final List<ReferenceHit> settled;
   private final CandidateSelector selector;
 
   CompositionScore(
-      Receipt receipt, CandidateGroup group, List<Candidate> named, CandidateSelector selector) {
+      Receipt receipt,
+      CandidateGroup group,
+      List<Candidate> named,
+      List<ReferenceHit> settled,
+      CandidateSelector selector) {
     this.receipt = receipt;
     this.group = group;
     this.named = named;
+    this.settled = settled;
     this.selector = selector;
   }
 
@@ -61,6 +67,7 @@ final class CompositionScore {
     branch(parts).ifPresent(evidence::add);
     due(parts).ifPresent(evidence::add);
     unused(parts).ifPresent(evidence::add);
+    settledBefore(parts).ifPresent(evidence::add);
     for (var reason : evidence) {
       if (!reason.code().startsWith("reference.") || reason.weight() < 0) {
         total += reason.weight();
@@ -124,10 +131,30 @@ final class CompositionScore {
     return Optional.of(new Evidence("due", says, 0));
   }
 
+  private Optional<Evidence> settledBefore(List<Part> parts) {
+    if (settled.isEmpty() || parts.isEmpty()) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        new Evidence(
+            "reference.settled_unused",
+            "but the text names " + settled.get(0).item().number() + ", which is settled already",
+            Weights.SETTLED_UNUSED));
+  }
+
   private Optional<Evidence> unused(List<Part> parts) {
     var used = new HashSet<String>();
     parts.forEach(p -> used.add(p.candidate().item().id()));
-    var unused = named.stream().filter(c -> !used.contains(c.item().id())).toList();
+    var told =
+        named.stream()
+            .filter(c -> used.contains(c.item().id()))
+            .map(c -> c.hit().mention())
+            .collect(Collectors.toSet());
+    var places = new HashSet<Integer>();
+    var unused =
+        named.stream()
+            .filter(c -> !told.contains(c.hit().mention()) && places.add(c.hit().mention()))
+            .toList();
     if (unused.isEmpty()) {
       return Optional.empty();
     }

@@ -1,24 +1,28 @@
 package org.sumbrel.core.propose;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.Composition.Part;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Policy;
 
 /**
- * Fourth stage: the sets of items and adjustments that explain the amount. This first version
- * weighs what the text names together, each item alone, every two that add up, the whole account,
- * and the oldest first for customers who are set so.
+ * Fourth stage: the sets of items and adjustments that explain the amount. It weighs what the text
+ * names, each item alone, every set that adds up, the account as a whole, and the oldest first for
+ * customers who are set so.
  */
 final class CompositionSolver {
 
   private static final int MOST_PAIRS = 200;
+  private static final int MOST_CHOICES = 64;
+  private static final int MOST_LARGER = 40;
 
   private final CandidateSelector selector;
   private final Policy policy;
@@ -35,11 +39,11 @@ final class CompositionSolver {
     var best = new LinkedHashMap<String, Composition>();
     var exhaustive = true;
     for (var group : groups) {
-      var search = new Search(receipt, group);
+      var search = new Search(receipt, group, hits);
       for (var found : search.run(hits)) {
         best.merge(found.key(), found, (a, b) -> a.weight() >= b.weight() ? a : b);
       }
-      exhaustive &= group.candidates().size() <= 2 || group.payer().isEmpty();
+      exhaustive &= search.exhaustive;
     }
     return new Solved(best.values().stream().sorted(Composition.BEST_FIRST).toList(), exhaustive);
   }
@@ -53,24 +57,28 @@ final class CompositionSolver {
     private final List<Candidate> named;
     private final CompositionScore score;
     private final List<Composition> found = new ArrayList<>();
+    private boolean exhaustive = true;
 
-    Search(Receipt receipt, CandidateGroup group) {
+    Search(Receipt receipt, CandidateGroup group, List<ReferenceHit> hits) {
       this.receipt = receipt;
       this.group = group;
       this.received = receipt.amount().getAmountMinorLong();
       this.candidates = group.candidates();
       this.named = candidates.stream().filter(Candidate::referenced).toList();
-      this.score = new CompositionScore(receipt, group, named, selector);
+      this.score = new CompositionScore(receipt, group, named, settled(hits), selector);
     }
 
     List<Composition> run(List<ReferenceHit> hits) {
-      if (!named.isEmpty()) {
-        weighNamed();
+      for (var choice : choices()) {
+        weighNamed(choice);
       }
       for (var candidate : candidates) {
         weigh(List.of(candidate), false);
       }
       weighPairs();
+      if (!explainedByText()) {
+        weighLarger();
+      }
       if (group.payer().isPresent()) {
         if (candidates.size() > 2) {
           weighWholeAccount();
@@ -81,20 +89,99 @@ final class CompositionSolver {
       return found;
     }
 
-    private void weighNamed() {
-      weigh(named, true);
-      if (named.size() > 1) {
-        for (var single : named) {
-          weigh(List.of(single), true);
-        }
-        for (var other : candidates) {
-          if (!other.referenced()) {
-            var more = new ArrayList<>(named);
-            more.add(other);
-            weigh(more, false);
+    /** Whether what the text names comes to the amount, so that nobody need look further. */
+    private boolean explainedByText() {
+      return found.stream()
+          .anyMatch(
+              c ->
+                  c.onAccount() == 0
+                      && c.parts().stream()
+                          .allMatch(
+                              p ->
+                                  p.candidate().referenced()
+                                      && p.amount() == p.candidate().open()));
+    }
+
+    /**
+     * What the text may name, all of it together: of every place one item. A place that several
+     * items fit is read each way, as far as that stays a few ways in all.
+     */
+    private List<List<Candidate>> choices() {
+      var byMention = new TreeMap<Integer, List<Candidate>>();
+      for (var candidate : named) {
+        byMention.computeIfAbsent(candidate.hit().mention(), m -> new ArrayList<>()).add(candidate);
+      }
+      List<List<Candidate>> choices = new ArrayList<>();
+      if (named.isEmpty()) {
+        return choices;
+      }
+      choices.add(List.of());
+      for (var alternatives : byMention.values()) {
+        var longer = new ArrayList<List<Candidate>>();
+        for (var choice : choices) {
+          for (var candidate : alternatives) {
+            if (longer.size() < MOST_CHOICES) {
+              var one = new ArrayList<>(choice);
+              one.add(candidate);
+              longer.add(one);
+            }
           }
         }
+        choices = longer;
       }
+      return choices;
+    }
+
+    private void weighNamed(List<Candidate> choice) {
+      weigh(choice, true);
+      if (choice.size() > 1) {
+        for (var left : choice) {
+          weigh(List.of(left), true);
+          weigh(choice.stream().filter(c -> c != left).toList(), false);
+        }
+      }
+      for (var other : candidates) {
+        if (!other.referenced()) {
+          var more = new ArrayList<>(choice);
+          more.add(other);
+          weighExact(more);
+        }
+      }
+    }
+
+    /** Adds the set where it comes to the amount to the cent, with its discounts or without. */
+    private void weighExact(List<Candidate> set) {
+      var open = set.stream().mapToLong(Candidate::open).sum();
+      var discount = set.stream().mapToLong(Candidate::discount).sum();
+      if (open == received || open - discount == received) {
+        new AmountFit(receipt, policy, set, open, discount)
+            .whole().stream()
+                .filter(fit -> fit.adjustment().isEmpty())
+                .forEach(
+                    fit -> found.add(score.of(fit.parts(), Optional.empty(), 0, fit.evidence())));
+      }
+    }
+
+    /** Three and more items that add up, balances as they are or all less the discounts earned. */
+    private void weighLarger() {
+      exhaustive &= larger(false);
+      if (candidates.stream().anyMatch(c -> c.discount() > 0)) {
+        exhaustive &= larger(true);
+      }
+    }
+
+    private boolean larger(boolean discounted) {
+      var amounts = candidates.stream().mapToLong(c -> discounted ? c.net() : c.open()).toArray();
+      var sums = SubsetSums.find(amounts, received, 3, MOST_LARGER);
+      for (var set : sums.sets()) {
+        var parts =
+            Arrays.stream(set)
+                .mapToObj(candidates::get)
+                .map(c -> new Part(c, c.open(), discounted ? c.discount() : 0))
+                .toList();
+        found.add(score.of(parts, Optional.empty(), 0, AmountFit.addUp(parts)));
+      }
+      return sums.exhaustive();
     }
 
     /**
@@ -154,17 +241,40 @@ final class CompositionSolver {
     }
 
     private void weighWholeAccount() {
+      var own =
+          candidates.stream()
+              .filter(c -> c.item().customerId().equals(group.payer().orElseThrow()))
+              .toList();
+      if (own.size() > 2
+          && own.size() < candidates.size()
+          && own.stream().mapToLong(Candidate::open).sum() == received) {
+        idea(own, "everything that is open on the payer's own account, to the cent");
+      }
       var open = candidates.stream().mapToLong(Candidate::open).sum();
       if (open == received) {
-        var parts = candidates.stream().map(c -> new Part(c, c.open(), 0)).toList();
-        var all =
-            new Evidence(
-                "amount.whole_account",
-                "everything that is open on the account, to the cent",
-                Weights.AMOUNT_EXACT);
-        // the items are not counted one by one: the account as a whole is one idea
-        found.add(score.asOneIdea(parts, 0, List.of(all), Weights.WHOLE_ACCOUNT));
+        idea(candidates, "everything that is open on the account, to the cent");
       }
+      var due =
+          candidates.stream().filter(c -> !c.item().dueOn().isAfter(receipt.receivedOn())).toList();
+      if (due.size() > 1
+          && due.size() < candidates.size()
+          && due.stream().mapToLong(Candidate::open).sum() == received) {
+        idea(due, "everything that is due, to the cent");
+      }
+      var sum = 0L;
+      for (var n = 0; n < candidates.size() - 1; n++) {
+        sum += candidates.get(n).open();
+        if (sum == received && n > 1) {
+          idea(candidates.subList(0, n + 1), "the " + (n + 1) + " oldest, to the cent");
+        }
+      }
+    }
+
+    /** The items are not counted one by one: together they are one idea. */
+    private void idea(List<Candidate> items, String says) {
+      var parts = items.stream().map(c -> new Part(c, c.open(), 0)).toList();
+      var why = new Evidence("amount.whole_account", says, Weights.AMOUNT_EXACT);
+      found.add(score.asOneIdea(parts, 0, List.of(why), Weights.WHOLE_ACCOUNT));
     }
 
     private void weighOldestFirst() {
@@ -200,8 +310,18 @@ final class CompositionSolver {
       found.add(score.asOneIdea(parts, left, why, 0));
     }
 
+    /** Where the text names what is settled already, as it stands or in a list. */
+    private static List<ReferenceHit> settled(List<ReferenceHit> hits) {
+      return hits.stream()
+          .filter(h -> h.item().settled())
+          .filter(h -> h.form() != ReferenceHit.Form.REPAIRED)
+          .filter(
+              h -> hits.stream().noneMatch(o -> o.mention() == h.mention() && !o.item().settled()))
+          .toList();
+    }
+
     private void weighOnAccountOnly(List<ReferenceHit> hits) {
-      var paidBefore = hits.stream().anyMatch(h -> h.item().settled());
+      var paidBefore = !settled(hits).isEmpty();
       var why =
           paidBefore
               ? new Evidence(

@@ -156,7 +156,7 @@ public final class PastedList {
             .toList();
     if (whole.size() == 1) {
       var item = whole.get(0);
-      return List.of(new ReferenceHit(item, ReferenceHit.Form.NUMBER, -1, -1, item.number(), 0));
+      return List.of(new ReferenceHit(item, ReferenceHit.Form.NUMBER, -1, -1, item.number(), 0, 0));
     }
     var read =
         new Receipt(

@@ -5,6 +5,8 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.function.IntConsumer;
+import java.util.regex.Pattern;
 import org.sumbrel.core.propose.BatchAssigner.Wanting;
 import org.sumbrel.core.propose.CompositionSolver.Solved;
 import org.sumbrel.core.receivables.DayText;
@@ -22,6 +24,8 @@ import org.sumbrel.core.receivables.Receipt;
 public final class ProposalEngine {
 
   private static final int MOST_PROPOSALS = 5;
+
+  private static final Pattern LONG_NUMBER = Pattern.compile("\\d{4,}");
 
   private final Snapshot snapshot;
   private final ReferenceFinder references;
@@ -49,6 +53,15 @@ public final class ProposalEngine {
    * its balance.
    */
   public List<ReceiptProposals> propose(Collection<Receipt> receipts) {
+    return propose(receipts, done -> {});
+  }
+
+  /**
+   * The same, for a long list.
+   *
+   * @param progress hears how many receipts have been looked at
+   */
+  public List<ReceiptProposals> propose(Collection<Receipt> receipts, IntConsumer progress) {
     var wanting = new ArrayList<Wanting>();
     var hitsOf = new HashMap<String, List<ReferenceHit>>();
     var solvedOf = new HashMap<String, Solved>();
@@ -59,6 +72,7 @@ public final class ProposalEngine {
       hitsOf.put(receipt.id(), hits);
       solvedOf.put(receipt.id(), solved);
       wanting.add(new Wanting(receipt, solved.compositions()));
+      progress.accept(wanting.size());
     }
     var assigned = BatchAssigner.assign(wanting);
     return receipts.stream()
@@ -69,7 +83,8 @@ public final class ProposalEngine {
   private ReceiptProposals result(
       Receipt receipt, List<ReferenceHit> hits, Solved solved, BatchAssigner.Assigned assigned) {
     var ranked = assigned.compositions();
-    var probabilities = calibration.probabilities(ranked);
+    var figures = Calibration.figures(ranked, solved.compositions(), unread(receipt, hits));
+    var probabilities = calibration.probabilities(ranked, figures);
     var proposals = new ArrayList<Proposal>();
     for (var i = 0; i < Math.min(MOST_PROPOSALS, ranked.size()); i++) {
       proposals.add(ranked.get(i).toProposal(receipt.amount().getCurrencyUnit(), probabilities[i]));
@@ -82,12 +97,27 @@ public final class ProposalEngine {
     }
     return new ReceiptProposals(
         receipt.id(),
-        calibration.standing(probabilities),
+        calibration.standing(probabilities, ranked),
         calibration.alternatives(ranked),
         solved.exhaustive(),
         proposals,
         notes,
-        marks(hits));
+        marks(hits),
+        figures);
+  }
+
+  /** How many numbers stand in the text that nothing was read from. */
+  private static int unread(Receipt receipt, List<ReferenceHit> hits) {
+    var numbers = LONG_NUMBER.matcher(receipt.text());
+    var unread = 0;
+    while (numbers.find()) {
+      var from = numbers.start();
+      var to = numbers.end();
+      if (hits.stream().noneMatch(h -> h.start() < to && from < h.end())) {
+        unread++;
+      }
+    }
+    return unread;
   }
 
   private Evidence alreadySettled(ReferenceHit hit) {

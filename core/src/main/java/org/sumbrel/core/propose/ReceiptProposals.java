@@ -1,6 +1,7 @@
 package org.sumbrel.core.propose;
 
 import java.util.List;
+import java.util.Map;
 
 /**
  * What the engine thinks of one receipt.
@@ -11,6 +12,7 @@ import java.util.List;
  * @param proposals best first, at most five
  * @param notes what was noticed and belongs to no explanation
  * @param marks what was recognised in the text, in its order
+ * @param figures what the probability of the first proposal was reckoned from, by name
  */
 public record ReceiptProposals(
     String receiptId,
@@ -19,11 +21,13 @@ public record ReceiptProposals(
     boolean exhaustive,
     List<Proposal> proposals,
     List<Evidence> notes,
-    List<TextMark> marks) {
+    List<TextMark> marks,
+    Map<String, Double> figures) {
 
   public ReceiptProposals {
     proposals = List.copyOf(proposals);
     notes = List.copyOf(notes);
     marks = List.copyOf(marks);
+    figures = Map.copyOf(figures);
   }
 }

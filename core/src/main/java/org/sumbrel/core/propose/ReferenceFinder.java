@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -20,6 +21,11 @@ import org.sumbrel.core.receivables.Receipt;
 final class ReferenceFinder {
 
   private static final int LONGEST_WINDOW = 6;
+  private static final int LONGEST_RUN = 60;
+  private static final int FEWEST_FIGURES = 4;
+  private static final int LONGEST_NUMBER = 20;
+  private static final int MOST_REPAIRS = 40;
+  private static final Pattern SEPARATOR = Pattern.compile("\\s*(?:[/,;&+-]|AND|UND|ET)\\s*");
   private static final Pattern TOKEN = Pattern.compile("[\\p{L}\\p{N}]+");
   private static final Pattern JOINER = Pattern.compile("[ ./#:_-]{1,2}");
   private static final Pattern CREDITOR = Pattern.compile("\\bRF\\d{2}(?: ?[0-9A-Z]){1,21}");
@@ -28,7 +34,7 @@ final class ReferenceFinder {
   /** Dates, times and amounts, whose digits name no item. */
   private static final Pattern OTHER_FIGURES =
       Pattern.compile(
-          "\\d{4}-\\d{2}-\\d{2}|\\d{1,2}[./-]\\d{1,2}[./-]\\d{2,4}|\\b20\\d{6}\\b|\\d{1,2}:\\d{2}"
+          "\\d{4}-\\d{2}-\\d{2}|(?<![\\d/.-])\\d{1,2}[./-]\\d{1,2}[./-](?:\\d{4}|\\d{2})(?![\\d/])|\\b20\\d{6}\\b|\\d{1,2}:\\d{2}"
               + "|\\d[\\d,.']*[.,]\\d{2}(?!\\d)");
 
   private final Map<String, List<OpenItem>> byNumber = new HashMap<>();
@@ -86,6 +92,9 @@ final class ReferenceFinder {
     private final String text;
     private final boolean sameLength;
     private final boolean[] read;
+    private final String wholeAmount;
+    private final String bareAmount;
+    private int mentions;
     private final List<ReferenceHit> hits = new ArrayList<>();
 
     Scan(Receipt receipt) {
@@ -94,6 +103,8 @@ final class ReferenceFinder {
           Normalizer.normalize(receipt.text(), Normalizer.Form.NFKC).toUpperCase(Locale.ROOT);
       this.sameLength = text.length() == receipt.text().length();
       this.read = new boolean[text.length()];
+      this.wholeAmount = String.valueOf(receipt.amount().getAmount().longValue());
+      this.bareAmount = MoneyText.plain(receipt.amount()).replace(".", "");
     }
 
     List<ReferenceHit> run() {
@@ -105,6 +116,8 @@ final class ReferenceFinder {
         }
       }
       findDigits(tokens);
+      findLists(tokens);
+      findRepaired(tokens);
       hits.sort((a, b) -> a.start() != b.start() ? Integer.compare(a.start(), b.start()) : 0);
       return distinct(hits);
     }
@@ -166,8 +179,6 @@ final class ReferenceFinder {
       while (others.find()) {
         markRead(others.start(), others.end());
       }
-      var wholeAmount = String.valueOf(receipt.amount().getAmount().longValue());
-      var bareAmount = MoneyText.plain(receipt.amount()).replace(".", "");
       for (var token : tokens) {
         var digits = ENDS_IN_DIGITS.matcher(text.substring(token[0], token[1]));
         if (!isRead(token[0], token[1])
@@ -180,14 +191,135 @@ final class ReferenceFinder {
       }
     }
 
+    /**
+     * Lists as people shorten them: after a number, {@code /52} or {@code & 52} changes its last
+     * figures, and {@code -23} runs through to it.
+     */
+    private void findLists(List<int[]> tokens) {
+      for (var i = 0; i + 1 < tokens.size(); i++) {
+        var first = digitsAt(tokens.get(i));
+        if (first.isEmpty() || !named(tokens.get(i))) {
+          continue;
+        }
+        for (var j = i + 1; j < tokens.size(); j++) {
+          var between = text.substring(tokens.get(j - 1)[1], tokens.get(j)[0]);
+          var more = text.substring(tokens.get(j)[0], tokens.get(j)[1]);
+          if (!SEPARATOR.matcher(between).matches()
+              || !more.matches("\\d{1,9}")
+              || isRead(tokens.get(j)[0], tokens.get(j)[1])
+              || more.length() >= first.length()) {
+            break;
+          }
+          var last = first.substring(0, first.length() - more.length()) + more;
+          if (between.strip().equals("-")) {
+            run(first, last, tokens.get(j));
+          } else if (byDigits.containsKey(last)) {
+            hit(byDigits.get(last), Form.LISTED, tokens.get(j)[0], tokens.get(j)[1]);
+          }
+        }
+        if (i + 1 < tokens.size()) {
+          var to = digitsAt(tokens.get(i + 1));
+          var between = text.substring(tokens.get(i)[1], tokens.get(i + 1)[0]);
+          if (between.strip().equals("-") && to.length() == first.length()) {
+            run(first, to, tokens.get(i + 1));
+          }
+        }
+      }
+    }
+
+    /** The numbers between two that a dash joins, where they are few. */
+    private void run(String from, String to, int[] place) {
+      var first = Long.parseLong(from);
+      var last = Long.parseLong(to);
+      if (last <= first || last - first > LONGEST_RUN) {
+        return;
+      }
+      for (var n = first + 1; n <= last; n++) {
+        var items = byDigits.get(String.valueOf(n));
+        if (items != null && hits.stream().noneMatch(h -> items.contains(h.item()))) {
+          hit(items, Form.LISTED, place[0], place[1]);
+        }
+      }
+    }
+
+    private String digitsAt(int[] token) {
+      var digits = ENDS_IN_DIGITS.matcher(text.substring(token[0], token[1]));
+      return digits.matches() ? digits.group(1) : "";
+    }
+
+    private boolean named(int[] token) {
+      return hits.stream().anyMatch(h -> h.end() == token[1] && h.start() <= token[0]);
+    }
+
+    /**
+     * What is one slip away from a number, where the text names nothing at that place as it stands.
+     */
+    private void findRepaired(List<int[]> tokens) {
+      for (var i = 0; i < tokens.size(); i++) {
+        var token = tokens.get(i);
+        var written = text.substring(token[0], token[1]);
+        var figures = written.chars().filter(Character::isDigit).count();
+        var read = Slips.figuresForLetters(written).chars().filter(Character::isDigit).count();
+        if (figures < FEWEST_FIGURES - 1
+            || read < FEWEST_FIGURES
+            || written.length() > LONGEST_NUMBER
+            || written.equals(wholeAmount)
+            || written.equals(bareAmount)
+            || isRead(token[0], token[1])) {
+          continue;
+        }
+        var start = token[0];
+        var found = oneSlipAway(written);
+        if (found.isEmpty() && i + 1 < tokens.size() && tokens.get(i + 1)[0] - token[1] == 1) {
+          var next = text.substring(tokens.get(i + 1)[0], tokens.get(i + 1)[1]);
+          if (next.matches("\\d{1,6}") && !isRead(tokens.get(i + 1)[0], tokens.get(i + 1)[1])) {
+            found = asNumber(written + next);
+          }
+        }
+        if (!found.isEmpty() && found.size() <= MOST_REPAIRS) {
+          hit(found, Form.REPAIRED, start, token[1]);
+        }
+      }
+    }
+
+    private List<OpenItem> oneSlipAway(String written) {
+      var found = new LinkedHashSet<OpenItem>(asNumber(Slips.figuresForLetters(written)));
+      if (found.isEmpty()) {
+        for (var form : Slips.undone(written)) {
+          found.addAll(asNumber(form));
+        }
+      }
+      return List.copyOf(found);
+    }
+
+    private List<OpenItem> asNumber(String form) {
+      var whole = byNumber.get(form);
+      if (whole != null) {
+        return whole;
+      }
+      var digits = ENDS_IN_DIGITS.matcher(form);
+      return digits.matches() && digits.group(1).length() >= FEWEST_FIGURES
+          ? byDigits.getOrDefault(digits.group(1), List.of())
+          : List.of();
+    }
+
     private void hit(List<OpenItem> items, Form form, int start, int end) {
       markRead(start, end);
       var written = (sameLength ? receipt.text() : text).substring(start, end);
-      var weight = Weights.of(form, written.length()) - Math.log(items.size());
+      // one form of several items tells less; of a slip that is said by the explanations themselves
+      var several = form == Form.REPAIRED ? 0 : Math.log(items.size());
+      var weight = Weights.of(form, written.length()) - several;
+      var mention = mentions++;
       for (var item : items) {
         hits.add(
             new ReferenceHit(
-                item, form, sameLength ? start : -1, sameLength ? end : -1, written, weight));
+                item,
+                form,
+                sameLength ? start : -1,
+                sameLength ? end : -1,
+                written,
+                weight,
+                mention));
       }
     }
 

@@ -9,15 +9,20 @@ import org.sumbrel.core.receivables.OpenItem;
  * @param end where it ends
  * @param written as it stands in the text
  * @param weight in log-odds
+ * @param mention which place of the text it is, counted from 0: one place names one item, so that
+ *     hits of one mention are alternatives
  */
-record ReferenceHit(OpenItem item, Form form, int start, int end, String written, double weight) {
+record ReferenceHit(
+    OpenItem item, Form form, int start, int end, String written, double weight, int mention) {
 
   /** In which form the item is named. */
   enum Form {
     CREDITOR_REFERENCE("reference.creditor"),
     NUMBER("reference.exact"),
     ORDER("reference.order"),
-    DIGITS("reference.digits");
+    DIGITS("reference.digits"),
+    LISTED("reference.list"),
+    REPAIRED("reference.repaired");
 
     private final String code;
 
@@ -35,6 +40,8 @@ record ReferenceHit(OpenItem item, Form form, int start, int end, String written
           case NUMBER -> number + " stands in the text";
           case ORDER -> written + " in the text is the order of " + number;
           case DIGITS -> written + " in the text reads as " + number;
+          case LISTED -> written + " in the list stands for " + number;
+          case REPAIRED -> written + " in the text is one slip away from " + number;
         };
     return new Evidence(form.code, sentence, weight);
   }

@@ -25,10 +25,12 @@ final class Weights {
 
   static final double AMOUNT_EXACT = 4.0;
   static final double AMOUNT_DISCOUNTED = 3.6;
-  static final double AMOUNT_LESS_FEE = 1.0;
+  static final double AMOUNT_LESS_FEE = 2.5;
   static final double AMOUNT_LESS_LITTLE = 1.5;
-  static final double AMOUNT_OVER = -5.5;
-  static final double AMOUNT_PART = -5.5;
+  static final double AMOUNT_OVER = -2.5;
+  static final double AMOUNT_PART = -2.5;
+  static final double AMOUNT_CLAIMED = -1.5;
+  static final double AMOUNT_LATE_DISCOUNT = 2.5;
   static final double OLDEST_FIRST = 3.5;
   static final double WHOLE_ACCOUNT = 0.5;
   static final double ON_ACCOUNT_ONLY = -3.5;
@@ -37,6 +39,7 @@ final class Weights {
   static final double EACH_MORE_ITEM = -0.7;
   static final double EACH_LATER_ITEM = -0.05;
   static final double REFERENCE_UNUSED = -3.0;
+  static final double SETTLED_UNUSED = -5.0;
   static final double REFERENCES_MOST = 10.0;
   static final double EACH_MORE_REFERENCE = 1.5;
 
@@ -48,6 +51,8 @@ final class Weights {
       case NUMBER -> 7.0;
       case ORDER -> 5.5;
       case DIGITS -> length <= 3 ? 1.0 : length == 4 ? 2.5 : 4.5;
+      case LISTED -> 4.0;
+      case REPAIRED -> length <= 5 ? 2.0 : 3.5;
     };
   }
 }

@@ -14,6 +14,7 @@ import org.joda.money.Money;
  * @param usualFees fees that banks and processors are known to keep from a payment
  * @param feeTaxPercent the tax contained in a fee, in per cent on top of its net
  * @param roundingStep the smallest coin in use; a rounding is less than it
+ * @param customs how differences are usually treated
  * @param clearAt probability from which a proposal is clear
  * @param tornWithin odds of the best explanation to the second within which both count as even
  */
@@ -24,6 +25,7 @@ public record Policy(
     List<FeeTerms> usualFees,
     BigDecimal feeTaxPercent,
     Money roundingStep,
+    Customs customs,
     double clearAt,
     double tornWithin) {
 
@@ -74,6 +76,7 @@ public record Policy(
             FeeTerms.parse("35", currency)),
         BigDecimal.ZERO,
         Money.zero(currency),
+        Customs.STANDARD,
         0.995,
         3.0);
   }

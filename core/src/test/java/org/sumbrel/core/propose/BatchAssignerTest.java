@@ -17,7 +17,8 @@ class BatchAssignerTest {
 
   private static Composition wants(String number, long cents, double weight) {
     var open = invoice(number, "a", "100.00");
-    var part = new Part(new Candidate(open, open.open().getAmountMinorLong(), 0, null), cents, 0);
+    var part =
+        new Part(new Candidate(open, open.open().getAmountMinorLong(), 0, 0, null), cents, 0);
     return new Composition(Optional.of("a"), List.of(part), Optional.empty(), 0, List.of(), weight);
   }
 

@@ -67,13 +67,43 @@ class ReferenceFinderTest {
         "2026-05-18 518.00",
         "TRACE 021000020418112",
         "5/18/2026",
-        "LM-002041",
-        "120418",
         "",
         "   "
       })
   void passesOverWhatOnlyLooksLikeOne(String text) {
     assertThat(find(text)).isEmpty();
+  }
+
+  /**
+   * A swap, a wrong, a missing, an extra figure, the end cut off, letters that look like figures.
+   */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"LM-0020481", "LM-0029418", "LM-020418", "LM-00204118", "120418", "LM-OO2O4I8"})
+  void readsOneSlipIntoIt(String text) {
+    assertThat(find(text))
+        .anySatisfy(
+            hit -> {
+              assertThat(hit.item().number()).isEqualTo("LM-0020418");
+              assertThat(hit.weight()).isLessThan(Weights.of(Form.NUMBER, 10));
+            });
+  }
+
+  @Test
+  void readsListsAsPeopleShortenThem() {
+    var four =
+        ReferenceFinder.over(
+            List.of(
+                invoice("LM-0004410", "a", "1.00"),
+                invoice("LM-0004411", "a", "2.00"),
+                invoice("LM-0004412", "a", "3.00"),
+                invoice("LM-0004413", "a", "4.00")));
+    for (var list : List.of("4410-4413", "LM-4410-13", "4410/11/12/13", "4410, 11 & 12, 13")) {
+      assertThat(four.find(receipt("10.00", "", list)))
+          .as(list)
+          .extracting(h -> h.item().number())
+          .containsExactlyInAnyOrder("LM-0004410", "LM-0004411", "LM-0004412", "LM-0004413");
+    }
   }
 
   @Test

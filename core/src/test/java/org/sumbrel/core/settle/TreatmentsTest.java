@@ -254,7 +254,15 @@ class TreatmentsTest {
     assertThatThrownBy(
             () ->
                 new Policy(
-                    -1, p.clerk(), p.supervisor(), List.of(), BigDecimal.ZERO, usd("0"), 0.99, 3))
+                    -1,
+                    p.clerk(),
+                    p.supervisor(),
+                    List.of(),
+                    BigDecimal.ZERO,
+                    usd("0"),
+                    p.customs(),
+                    0.99,
+                    3))
         .hasMessageContaining("days of grace");
   }
 }

@@ -18,15 +18,17 @@ import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
 import org.sumbrel.formats.Problem;
+import org.sumbrel.formats.receivables.AliasRow;
 import org.sumbrel.formats.receivables.CustomerRow;
 import org.sumbrel.formats.receivables.InvoiceRow;
+import org.sumbrel.formats.receivables.PastPaymentRow;
 import org.sumbrel.formats.statement.AccountStatement;
 import org.sumbrel.formats.statement.StatementEntry;
 
 /**
- * A CSV file (RFC 4180, comma) whose header row names our columns: a statement, invoices or
- * customers. Columns come in any order, unknown ones are passed over, dates are ISO, decimals have
- * a point.
+ * A CSV file (RFC 4180, comma) whose header row names our columns: a statement, invoices,
+ * customers, aliases or past payments. Columns come in any order, unknown ones are passed over,
+ * dates are ISO, decimals have a point.
  */
 public final class CsvFile {
 
@@ -47,6 +49,8 @@ public final class CsvFile {
             "open"));
     REQUIRED.put(Format.STATEMENT_CSV, Set.of("entry_id", "booking_date", "amount", "currency"));
     REQUIRED.put(Format.CUSTOMERS_CSV, Set.of("customer_id", "name"));
+    REQUIRED.put(Format.ALIASES_CSV, Set.of("payer_text", "customer_id"));
+    REQUIRED.put(Format.HISTORY_CSV, Set.of("payer_name", "payer_account", "customer_id"));
   }
 
   private static final int MOST_PROBLEMS = 100;
@@ -60,7 +64,7 @@ public final class CsvFile {
     this.text = text;
   }
 
-  /** The file as one of the three, where its first line names all columns that one needs. */
+  /** The file as one of these, where its first line names all columns that one needs. */
   public static Optional<CsvFile> recognise(String text) {
     var header = text.lines().findFirst().map(CsvFile::columns).orElse(Set.of());
     return REQUIRED.entrySet().stream()
@@ -90,10 +94,10 @@ public final class CsvFile {
     }
     var content =
         switch (format) {
-          case INVOICES_CSV ->
-              new FileContent(format, List.of(), invoices(rows), List.of(), List.of());
-          case CUSTOMERS_CSV ->
-              new FileContent(format, List.of(), List.of(), customers(rows), List.of());
+          case INVOICES_CSV -> FileContent.ofInvoices(invoices(rows));
+          case CUSTOMERS_CSV -> FileContent.ofCustomers(customers(rows));
+          case ALIASES_CSV -> FileContent.ofAliases(aliases(rows));
+          case HISTORY_CSV -> FileContent.ofHistory(history(rows));
           default -> FileContent.ofStatements(format, statements(rows), List.of());
         };
     if (!problems.isEmpty()) {
@@ -197,6 +201,26 @@ public final class CsvFile {
       row.wrong(e.getMessage());
       return Optional.empty();
     }
+  }
+
+  private List<AliasRow> aliases(List<NamedCsvRecord> rows) {
+    return rows.stream()
+        .map(fields -> new Row(fields, problems))
+        .map(r -> new AliasRow(r.required("payer_text"), r.required("customer_id"), r.line()))
+        .toList();
+  }
+
+  private List<PastPaymentRow> history(List<NamedCsvRecord> rows) {
+    return rows.stream()
+        .map(fields -> new Row(fields, problems))
+        .map(
+            r ->
+                new PastPaymentRow(
+                    r.text("payer_name"),
+                    r.text("payer_account"),
+                    r.required("customer_id"),
+                    r.line()))
+        .toList();
   }
 
   private List<CustomerRow> customers(List<NamedCsvRecord> rows) {

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.settle.Customs;
 import org.sumbrel.core.settle.FeeTerms;
 import org.sumbrel.core.settle.Limits;
 import org.sumbrel.core.settle.Policy;
@@ -131,6 +132,7 @@ class PolicyController {
               decided.usualFees().stream().map(f -> FeeTerms.parse(f, unit)).toList(),
               decided.feeTaxPercent(),
               inItsCurrency(decided.roundingStep().toMoney(), unit),
+              Customs.STANDARD,
               decided.clearAt(),
               decided.tornWithin()));
     } catch (IllegalArgumentException e) {

@@ -22,6 +22,7 @@ import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.settle.Authority;
+import org.sumbrel.core.settle.Customs;
 import org.sumbrel.core.settle.FeeTerms;
 import org.sumbrel.core.settle.Limits;
 import org.sumbrel.core.settle.Policy;
@@ -132,6 +133,7 @@ class PolicyEntity {
         fees,
         feeTaxPercent,
         Money.ofMinor(unit, roundingStepMinor),
+        Customs.STANDARD,
         clearAt,
         tornWithin);
   }

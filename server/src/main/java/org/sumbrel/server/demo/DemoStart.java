@@ -154,6 +154,7 @@ class DemoStart implements ApplicationRunner {
         standard.usualFees(),
         BigDecimal.ZERO,
         Money.zero(currency),
+        standard.customs(),
         standard.clearAt(),
         standard.tornWithin());
   }

@@ -12,6 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.formats.AnyFile;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileContent;
+import org.sumbrel.formats.Format;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.desk.Proposals;
@@ -106,6 +107,12 @@ public class Intakes {
           statements.take(owner, intake.id(), content.accounts(), bankAccount);
       case INVOICES_CSV -> receivables.takeInvoices(owner, intake.id(), content.invoices(), by);
       case CUSTOMERS_CSV -> receivables.takeCustomers(owner, content.customers());
+      case ALIASES_CSV, HISTORY_CSV ->
+          throw new BrokenFile(
+              1,
+              "a list of "
+                  + (content.format() == Format.ALIASES_CSV ? "aliases" : "past payments")
+                  + " cannot be taken in here yet");
     };
   }
 

@@ -1,0 +1,103 @@
+package org.sumbrel.bench;
+
+import java.util.List;
+import java.util.Random;
+
+/** How references and names suffer on their way through people, forms and banks. */
+final class Damage {
+
+  private static final String[][] LOOKS_ALIKE = {
+    {"0", "O"}, {"1", "I"}, {"5", "S"}, {"8", "B"}, {"2", "Z"}, {"6", "G"}
+  };
+
+  private final Random random;
+
+  Damage(Random random) {
+    this.random = random;
+  }
+
+  /** The reference in a form that people write without a mistake. */
+  String wayOfWriting(String reference) {
+    return switch (random.nextInt(8)) {
+      case 0 -> reference.replace("-", "");
+      case 1 -> reference.replace("-", " ");
+      case 2 -> reference.toLowerCase(java.util.Locale.ROOT);
+      case 3 -> withoutZeros(reference);
+      case 4 -> digits(reference);
+      default -> reference;
+    };
+  }
+
+  static String digits(String reference) {
+    return reference.replaceAll("\\D", "");
+  }
+
+  static String withoutZeros(String reference) {
+    return reference.replaceAll("^(\\D*)0+", "$1").replaceAll("^\\D+", "");
+  }
+
+  /**
+   * One slip: swapped, wrong, missing or extra figure, a letter for a figure, the end cut off, a
+   * blank inside.
+   */
+  String slip(String reference) {
+    var at = reference.length() - 1 - random.nextInt(Math.min(5, reference.length() - 1));
+    var c = reference.charAt(at);
+    return switch (random.nextInt(7)) {
+      case 0 -> swapped(reference, at);
+      case 1 -> reference.substring(0, at) + other(c) + reference.substring(at + 1);
+      case 2 -> reference.substring(0, at) + reference.substring(at + 1);
+      case 3 -> reference.substring(0, at) + random.nextInt(10) + reference.substring(at);
+      case 4 -> alike(reference);
+      case 5 -> reference.substring(0, reference.length() - 1);
+      default -> reference.substring(0, at) + " " + reference.substring(at);
+    };
+  }
+
+  private static String swapped(String text, int at) {
+    if (at == 0 || text.charAt(at) == text.charAt(at - 1)) {
+      return text;
+    }
+    return text.substring(0, at - 1)
+        + text.charAt(at)
+        + text.charAt(at - 1)
+        + text.substring(at + 1);
+  }
+
+  private char other(char c) {
+    var digit = (char) ('0' + random.nextInt(10));
+    return digit == c ? (char) ('0' + (digit - '0' + 1) % 10) : digit;
+  }
+
+  private String alike(String text) {
+    for (var pair : LOOKS_ALIKE) {
+      var at = text.lastIndexOf(pair[0]);
+      if (at > 2) {
+        return text.substring(0, at) + pair[1] + text.substring(at + 1);
+      }
+    }
+    return text;
+  }
+
+  /** A name as a bank's form or another person writes it. */
+  String name(String name) {
+    return switch (random.nextInt(9)) {
+      case 0 -> name.toUpperCase(java.util.Locale.ROOT);
+      case 1 -> name.length() > 22 ? name.substring(0, 22) : name;
+      case 2 -> name.replace("&", "AND").toUpperCase(java.util.Locale.ROOT);
+      case 3 -> reordered(name);
+      case 4 -> name + List.of(" Ltd", " Inc", " LLC", " Co").get(random.nextInt(4));
+      case 5 -> name.length() > 6 ? name.substring(0, 4) + name.substring(5) : name;
+      default -> name;
+    };
+  }
+
+  private static String reordered(String name) {
+    var words = name.split(" ");
+    return words.length < 2
+        ? name
+        : words[words.length - 1]
+            + " "
+            + String.join(" ", java.util.Arrays.copyOf(words, words.length - 1));
+  }
+}

@@ -1,0 +1,441 @@
+package org.sumbrel.bench;
+
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.joda.money.Money;
+import org.sumbrel.bench.Truth.Part;
+import org.sumbrel.core.receivables.Customer;
+import org.sumbrel.core.receivables.Invoice;
+import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.core.receivables.Receipt;
+
+/** Made-up payments of a world's customers, each with what it truly pays. */
+final class Payments {
+
+  /** How much goes wrong: of references that are written, and of all payments. */
+  enum Profile {
+    EASY(5, 4),
+    MIXED(18, 12),
+    HARD(40, 28);
+
+    private final int slipPercent;
+    private final int silentPercent;
+
+    Profile(int slipPercent, int silentPercent) {
+      this.slipPercent = slipPercent;
+      this.silentPercent = silentPercent;
+    }
+  }
+
+  private static final long DAYS_OF_GRACE = 3;
+
+  private final World world;
+  private final Profile profile;
+  private final Random random;
+  private final Damage damage;
+  private final Set<String> used = new HashSet<>();
+  private final Map<String, Truth> truths = new LinkedHashMap<>();
+  private final List<Receipt> receipts = new ArrayList<>();
+
+  private Payments(World world, Profile profile) {
+    this.world = world;
+    this.profile = profile;
+    this.random = world.random;
+    this.damage = new Damage(random);
+  }
+
+  /** Receipts in the order they were made up, and the truth about each by its id. */
+  record Made(List<Receipt> receipts, Map<String, Truth> truths) {}
+
+  static Made of(World world, Profile profile, int count) {
+    var payments = new Payments(world, profile);
+    var customers = world.customers;
+    for (var tries = 0; payments.receipts.size() < count && tries < count * 20; tries++) {
+      payments.pay(customers.get(payments.random.nextInt(customers.size())));
+    }
+    return new Made(payments.receipts, payments.truths);
+  }
+
+  private List<OpenItem> free(String customer) {
+    return world.open.get(customer).stream().filter(i -> !used.contains(i.id())).toList();
+  }
+
+  private List<OpenItem> freeInvoices(String customer) {
+    return free(customer).stream().filter(i -> i.open().isPositive()).toList();
+  }
+
+  private void pay(Customer customer) {
+    var invoices = freeInvoices(customer.id());
+    if (random.nextInt(100) < 2) {
+      nobody();
+      return;
+    }
+    if (invoices.isEmpty()) {
+      if (random.nextInt(100) < 10) {
+        ahead(customer);
+      }
+      return;
+    }
+    var day = World.TODAY.minusDays(random.nextInt(2));
+    switch (random.nextInt(20)) {
+      case 0, 1, 2 -> whole(customer, day, some(invoices, 1), "one");
+      case 3, 4 -> whole(customer, day, some(invoices, 2 + random.nextInt(2)), "list");
+      case 5 -> whole(customer, day, some(invoices, 4 + random.nextInt(5)), "long list");
+      case 6, 7 -> discounted(customer, day, invoices);
+      case 8 -> fee(customer, day, invoices);
+      case 9 -> cents(customer, day, invoices);
+      case 10 -> claim(customer, day, invoices);
+      case 11 -> part(customer, day, invoices);
+      case 12 -> over(customer, day, invoices);
+      case 13 -> twice(customer, day);
+      case 14 -> withCredit(customer, day, invoices);
+      case 15 -> statement(customer, day);
+      case 16 -> parent(customer, day);
+      case 17 -> silent(customer, day, some(invoices, 1 + random.nextInt(3)));
+      default -> whole(customer, day, some(invoices, 1), "one");
+    }
+  }
+
+  /** Oldest first, as most payers do, or any. */
+  private List<OpenItem> some(List<OpenItem> from, int count) {
+    var items = new ArrayList<>(from);
+    var chosen = new ArrayList<OpenItem>();
+    while (!items.isEmpty() && chosen.size() < count) {
+      chosen.add(items.remove(random.nextInt(3) > 0 ? 0 : random.nextInt(items.size())));
+    }
+    return chosen;
+  }
+
+  private static long sum(List<OpenItem> items) {
+    return items.stream().mapToLong(i -> i.open().getAmountMinorLong()).sum();
+  }
+
+  private static List<Part> inFull(List<OpenItem> items) {
+    return items.stream().map(i -> new Part(i.id(), i.open().getAmountMinorLong(), 0)).toList();
+  }
+
+  private void whole(Customer customer, LocalDate day, List<OpenItem> items, String behaviour) {
+    var sum = sum(items);
+    if (sum > 0) {
+      send(customer, day, sum, items, "", new Truth(behaviour, true, inFull(items), "", 0, 0));
+    }
+  }
+
+  private void discounted(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var with =
+        invoices.stream().map(Invoice.class::cast).filter(i -> i.terms().isPresent()).toList();
+    if (with.isEmpty()) {
+      return;
+    }
+    var invoice = with.get(random.nextInt(with.size()));
+    var less =
+        invoice
+            .open()
+            .multipliedBy(invoice.terms().get().percent().movePointLeft(2), RoundingMode.HALF_UP)
+            .getAmountMinorLong();
+    var open = invoice.open().getAmountMinorLong();
+    var inTime =
+        !day.isAfter(
+            invoice.issuedOn().plusDays(invoice.terms().get().discountDays() + DAYS_OF_GRACE));
+    var truth =
+        inTime
+            ? new Truth("discount", true, List.of(new Part(invoice.id(), open, less)), "", 0, 0)
+            : new Truth(
+                "late discount", true, List.of(new Part(invoice.id(), open, 0)), "claim", less, 0);
+    send(customer, day, open - less, List.of(invoice), "", truth);
+  }
+
+  private void fee(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var items = some(invoices, 1 + random.nextInt(2));
+    var sum = sum(items);
+    var fees = World.policy().usualFees();
+    var fee = fees.get(random.nextInt(fees.size())).of(World.money(sum)).getAmountMinorLong();
+    if (sum > 4 * fee) {
+      send(
+          customer,
+          day,
+          sum - fee,
+          items,
+          random.nextBoolean() ? "less charges" : "",
+          new Truth("fee", true, inFull(items), "fee", fee, 0));
+    }
+  }
+
+  private void cents(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var items = some(invoices, 1);
+    var little = 1 + random.nextInt(199);
+    send(
+        customer,
+        day,
+        sum(items) - little,
+        items,
+        "",
+        new Truth("cents short", true, inFull(items), "write_off", little, 0));
+  }
+
+  private void claim(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var items = some(invoices, 1);
+    var held = 1_000 + random.nextInt((int) Math.max(1, sum(items) / 4));
+    if (held < sum(items) / 2 && usualFee(held, sum(items))) {
+      var why =
+          List.of(
+                  "less damaged goods",
+                  "short delivery deducted",
+                  "less return",
+                  "price difference")
+              .get(random.nextInt(4));
+      send(
+          customer,
+          day,
+          sum(items) - held,
+          items,
+          why,
+          new Truth("claim", true, inFull(items), "claim", held, 0));
+    }
+  }
+
+  private static boolean usualFee(long amount, long of) {
+    return World.policy().usualFees().stream()
+        .noneMatch(f -> f.of(World.money(of)).getAmountMinorLong() == amount);
+  }
+
+  private void part(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var items = some(invoices, 1);
+    var round = (10 + random.nextInt(60)) * sum(items) / 100 / 10_000 * 10_000;
+    if (round > 0 && round < sum(items) - 5_000) {
+      send(
+          customer,
+          day,
+          round,
+          items,
+          List.of("part payment", "on account", "").get(random.nextInt(3)),
+          new Truth("part", true, List.of(new Part(items.get(0).id(), round, 0)), "", 0, 0));
+    }
+  }
+
+  private void over(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var items = some(invoices, 1);
+    var more = 300 + random.nextInt(20_000);
+    send(
+        customer,
+        day,
+        sum(items) + more,
+        items,
+        "",
+        new Truth("overpaid", true, inFull(items), "", 0, more));
+  }
+
+  private void twice(Customer customer, LocalDate day) {
+    var settled =
+        world.items.stream()
+            .filter(i -> i.customerId().equals(customer.id()) && i.open().isZero())
+            .filter(i -> used.add("settled " + i.id()))
+            .findFirst();
+    settled.ifPresent(
+        item ->
+            send(
+                customer,
+                day,
+                item.total().getAmountMinorLong(),
+                List.of(item),
+                "",
+                new Truth(
+                    "paid twice", true, List.of(), "", 0, item.total().getAmountMinorLong())));
+  }
+
+  private void ahead(Customer customer) {
+    var amount = 10_000L * (1 + random.nextInt(40));
+    send(
+        customer,
+        World.TODAY,
+        amount,
+        List.of(),
+        "advance",
+        new Truth("paid ahead", world.open.get(customer.id()).isEmpty(), List.of(), "", 0, amount));
+  }
+
+  private void withCredit(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var credits = free(customer.id()).stream().filter(i -> i.open().isNegative()).toList();
+    if (credits.isEmpty()) {
+      return;
+    }
+    var items = new ArrayList<>(some(invoices, 1 + random.nextInt(2)));
+    items.addAll(some(credits, 1));
+    whole(customer, day, items, "credit note");
+  }
+
+  private void statement(Customer customer, LocalDate day) {
+    var all = free(customer.id());
+    if (all.size() == world.open.get(customer.id()).size() && sum(all) > 0 && all.size() > 1) {
+      send(
+          customer,
+          day,
+          sum(all),
+          List.of(),
+          "all open items",
+          new Truth("statement", true, inFull(all), "", 0, 0));
+    }
+  }
+
+  private void parent(Customer customer, LocalDate day) {
+    var branches = world.children.getOrDefault(customer.parentId().orElse(""), List.of());
+    if (branches.isEmpty()) {
+      return;
+    }
+    var items = new ArrayList<OpenItem>();
+    branches.forEach(b -> items.addAll(some(freeInvoices(b), 1)));
+    var parent =
+        world.customers.stream()
+            .filter(c -> c.id().equals(customer.parentId().get()))
+            .findFirst()
+            .orElseThrow();
+    if (!items.isEmpty()) {
+      whole(parent, day, items, "parent");
+    }
+  }
+
+  private void silent(Customer customer, LocalDate day, List<OpenItem> items) {
+    var sum = sum(items);
+    send(
+        customer,
+        day,
+        sum,
+        List.of(),
+        "",
+        new Truth("no reference", ways(customer.id(), sum) == 1, inFull(items), "", 0, 0));
+  }
+
+  private void nobody() {
+    var id = "E%06d".formatted(receipts.size());
+    var text =
+        List.of("INTEREST PAID MAY", "STATE TAX REFUND 2025", "INSURANCE CLAIM 88213", "REBATE Q1")
+            .get(random.nextInt(4));
+    receipts.add(
+        new Receipt(
+            id, "mill", World.TODAY, World.money(100 + random.nextInt(90_000)), "", "", text));
+    truths.put(id, new Truth("nobody", true, List.of(), "", 0, 0));
+  }
+
+  /**
+   * In how many ways one, two or three of a customer's open items come to the amount; by trying
+   * all.
+   */
+  private int ways(String customer, long amount) {
+    var opens =
+        world.open.get(customer).stream().mapToLong(i -> i.open().getAmountMinorLong()).toArray();
+    var ways = 0;
+    for (var a = 0; a < opens.length; a++) {
+      ways += opens[a] == amount ? 1 : 0;
+      for (var b = a + 1; b < opens.length; b++) {
+        ways += opens[a] + opens[b] == amount ? 1 : 0;
+        for (var c = b + 1; c < opens.length; c++) {
+          ways += opens[a] + opens[b] + opens[c] == amount ? 1 : 0;
+        }
+      }
+    }
+    return ways;
+  }
+
+  private void send(
+      Customer payer, LocalDate day, long amount, List<OpenItem> named, String words, Truth truth) {
+    if (amount <= 0) {
+      return;
+    }
+    truth.parts().forEach(p -> used.add(p.itemId()));
+    var id = "E%06d".formatted(receipts.size());
+    var silent = !named.isEmpty() && random.nextInt(100) < profile.silentPercent;
+    var slipped = !silent && !named.isEmpty() && random.nextInt(100) < profile.slipPercent;
+    var text = silent ? words : (written(named, slipped) + " " + words).strip();
+    var account = world.accounts.get(payer.id());
+    var byThird = world.thirdParty.get(payer.id());
+    var throughThird = byThird != null && random.nextBoolean();
+    var name = throughThird ? byThird : damage.name(payer.name());
+    receipts.add(
+        new Receipt(
+            id,
+            "mill",
+            day,
+            World.money(amount),
+            name,
+            throughThird || random.nextInt(100) < 40 ? "" : account,
+            text));
+    var plain = truth.adjustment() == 0 && truth.onAccount() == 0 && whole(truth);
+    var determined =
+        truth.determined()
+            && (!silent || plain && ways(payer.id(), amount) == 1)
+            && (!slipped || plain || truth.adjustment() != 0);
+    truths.put(
+        id,
+        new Truth(
+            truth.behaviour() + (silent ? ", silent" : slipped ? ", slipped" : ""),
+            determined,
+            truth.parts(),
+            truth.adjustmentKind(),
+            truth.adjustment(),
+            truth.onAccount()));
+  }
+
+  private boolean whole(Truth truth) {
+    Map<String, Money> open =
+        truth.parts().isEmpty()
+            ? Map.of()
+            : world.items.stream()
+                .filter(i -> truth.parts().stream().anyMatch(p -> p.itemId().equals(i.id())))
+                .collect(Collectors.toMap(OpenItem::id, OpenItem::open, (a, b) -> a, HashMap::new));
+    return truth.parts().stream()
+        .allMatch(p -> open.get(p.itemId()).getAmountMinorLong() == p.amount());
+  }
+
+  private String written(List<OpenItem> items, boolean slipped) {
+    if (items.isEmpty()) {
+      return "";
+    }
+    var invoice = items.get(0) instanceof Invoice first ? first : null;
+    if (items.size() == 1 && invoice != null && !slipped) {
+      if (!invoice.creditorReference().isEmpty() && random.nextInt(3) == 0) {
+        return invoice.creditorReference();
+      }
+      if (!invoice.orderReference().isEmpty() && random.nextInt(4) == 0) {
+        return invoice.orderReference();
+      }
+    }
+    var way = random.nextInt(4);
+    var references = new ArrayList<String>();
+    for (var n = 0; n < items.size(); n++) {
+      var number = items.get(n).number();
+      var form = way < 2 ? number : damage.wayOfWriting(number);
+      references.add(slipped && n == items.size() - 1 ? damage.slip(form) : form);
+    }
+    if (items.size() > 1 && way == 3 && !slipped) {
+      return shortened(items);
+    }
+    var join = List.of(", ", " ", " + ", " & ", "/").get(random.nextInt(5));
+    return List.of("", "INV ", "Invoice ", "RE ", "PAYMENT ").get(random.nextInt(5))
+        + String.join(join, references);
+  }
+
+  /** The first number whole, of the others only the figures that differ: 20441/52/68. */
+  private static String shortened(List<OpenItem> items) {
+    var first = Damage.withoutZeros(items.get(0).number());
+    var text = new StringBuilder(first);
+    for (var item : items.subList(1, items.size())) {
+      var number = Damage.withoutZeros(item.number());
+      var same = 0;
+      while (same < Math.min(first.length(), number.length()) - 2
+          && first.charAt(same) == number.charAt(same)) {
+        same++;
+      }
+      text.append('/').append(first.length() == number.length() ? number.substring(same) : number);
+    }
+    return text.toString();
+  }
+}

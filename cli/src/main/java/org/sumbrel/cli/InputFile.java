@@ -1,0 +1,72 @@
+package org.sumbrel.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.sumbrel.formats.AnyFile;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileContent;
+import org.sumbrel.formats.Format;
+
+/** Reads the files that a command is given. */
+final class InputFile {
+
+  /** The input is wrong: one line for each problem, as {@code file:line: what is wrong}. */
+  static final class Wrong extends Exception {
+    private final transient List<String> lines;
+
+    Wrong(List<String> lines) {
+      super(String.join("\n", lines));
+      this.lines = List.copyOf(lines);
+    }
+
+    Wrong(Path file, int line, String what) {
+      this(List.of(file + ":" + line + ": " + what));
+    }
+
+    List<String> lines() {
+      return lines;
+    }
+  }
+
+  private InputFile() {}
+
+  static byte[] bytes(Path file) throws Wrong {
+    try {
+      return Files.readAllBytes(file);
+    } catch (NoSuchFileException e) {
+      throw new Wrong(file, 0, "there is no such file");
+    } catch (IOException e) {
+      throw new Wrong(file, 0, "cannot be read: " + e.getMessage());
+    }
+  }
+
+  /** The file, whatever it is. */
+  static FileContent read(Path file) throws Wrong {
+    try {
+      return AnyFile.read(bytes(file));
+    } catch (BrokenFile broken) {
+      throw new Wrong(
+          broken.problems().stream().map(p -> file + ":" + p.line() + ": " + p.message()).toList());
+    }
+  }
+
+  /** The file, where it is of one of these formats. */
+  static FileContent read(Path file, Format... expected) throws Wrong {
+    var content = read(file);
+    if (!List.of(expected).contains(content.format())) {
+      throw new Wrong(
+          file,
+          0,
+          "this is "
+              + content.format().word()
+              + ", expected "
+              + Stream.of(expected).map(Format::word).collect(Collectors.joining(" or ")));
+    }
+    return content;
+  }
+}
