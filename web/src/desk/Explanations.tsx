@@ -3,7 +3,7 @@ import type { Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { isZero, positive } from "../shared/money";
 import type { Entry } from "./drafts";
-import { KEPT } from "../settle/words";
+import { KEPT, REASON } from "../settle/words";
 
 type Proposal = Schemas["ProposalView"];
 
@@ -147,6 +147,7 @@ function Strip({
               <span key={a.kind}>
                 {", "}
                 {KEPT[a.kind]} <Amount of={positive(a.amount)} />
+                {a.reason && ` (${REASON[a.reason]})`}
               </span>
             ))}
             {!isZero(proposal.onAccount) && (

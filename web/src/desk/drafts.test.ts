@@ -53,6 +53,12 @@ describe("a draft", () => {
     expect(forPayer(taken, 9).onAccountCustomerId).toBe(9);
   });
 
+  it("keeps who owes a proposed claim, and why it is made", () => {
+    const claim = { kind: "CLAIM", amount: usd("20.00"), customerId: 2, reason: "DAMAGED" };
+    const claimed = { ...entry, proposals: [{ ...entry.proposals[0], adjustments: [claim] }] } as Entry;
+    expect(fromExplanation(claimed, 1).adjustments).toEqual([claim]);
+  });
+
   it("is empty where there is no explanation", () => {
     const blank = { ...entry, proposals: [] } as Entry;
     expect(fromExplanation(blank, 1).applications).toEqual([]);

@@ -48,7 +48,7 @@ export function fromExplanation(entry: Entry, rank: number): Draft {
       discount: a.discount,
       itemVersion: a.itemVersion,
     })),
-    adjustments: proposal.adjustments.map((a) => ({ kind: a.kind, amount: a.amount })),
+    adjustments: proposal.adjustments,
     onAccount: proposal.onAccount,
     onAccountCustomerId: proposal.payerId ?? proposal.customerId,
     explanation: rank,

@@ -1,6 +1,7 @@
 package org.sumbrel.server.desk;
 
 import java.util.List;
+import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.server.api.AdjustmentKind;
 
 /**
@@ -14,14 +15,17 @@ public record ClearExplanation(
   public record Part(Long itemId, String amount, String discount) {}
 
   /** What explains a difference. */
-  public record Difference(AdjustmentKind kind, String amount) {}
+  public record Difference(
+      AdjustmentKind kind, String amount, Long customerId, ClaimReason reason) {}
 
   static ClearExplanation of(StoredProposals.Stored stored) {
     return new ClearExplanation(
         stored.applications().stream()
             .map(a -> new Part(a.itemId(), a.amount(), a.discount()))
             .toList(),
-        stored.adjustments().stream().map(a -> new Difference(a.kind(), a.amount())).toList(),
+        stored.adjustments().stream()
+            .map(a -> new Difference(a.kind(), a.amount(), a.customerId(), a.reason()))
+            .toList(),
         stored.onAccount(),
         stored.customerId() == null ? stored.payerId() : stored.customerId());
   }

@@ -1,6 +1,7 @@
 package org.sumbrel.server.desk;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
 import java.time.Clock;
@@ -23,6 +24,7 @@ import org.sumbrel.core.money.TypedAmount;
 import org.sumbrel.core.propose.Evidence;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.core.propose.TextMark;
+import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
@@ -87,7 +89,20 @@ class EntryController {
       @NotNull MoneyView discount,
       @NotNull long itemVersion) {}
 
-  record ProposedAdjustment(@NotNull AdjustmentKind kind, @NotNull MoneyView amount) {}
+  record ProposedAdjustment(
+      @NotNull AdjustmentKind kind,
+      @NotNull MoneyView amount,
+      @Schema(description = "who owes a claim") Long customerId,
+      @Schema(description = "why a claim is made") ClaimReason reason) {
+
+    static ProposedAdjustment of(StoredProposals.StoredAdjustment stored, String currency) {
+      return new ProposedAdjustment(
+          stored.kind(),
+          new MoneyView(stored.amount(), currency),
+          stored.customerId(),
+          stored.reason());
+    }
+  }
 
   record EvidenceView(@NotNull String code, @NotNull String text, @NotNull double weight) {
     static EvidenceView of(Evidence evidence) {
@@ -226,7 +241,7 @@ class EntryController {
                 new MoneyView(a.discount(), currency)));
       }
       for (var a : thoughts.proposals().get(0).adjustments()) {
-        adjustments.add(new ProposedAdjustment(a.kind(), new MoneyView(a.amount(), currency)));
+        adjustments.add(ProposedAdjustment.of(a, currency));
       }
       payer = names.getOrDefault(thoughts.lead(), payer);
     }
@@ -327,9 +342,7 @@ class EntryController {
         proposal.customerId(),
         proposal.payerId(),
         applications,
-        proposal.adjustments().stream()
-            .map(a -> new ProposedAdjustment(a.kind(), new MoneyView(a.amount(), currency)))
-            .toList(),
+        proposal.adjustments().stream().map(a -> ProposedAdjustment.of(a, currency)).toList(),
         new MoneyView(proposal.onAccount(), currency),
         proposal.evidence().stream().map(EvidenceView::of).toList());
   }

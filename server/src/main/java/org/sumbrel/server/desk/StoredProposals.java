@@ -6,6 +6,9 @@ import org.sumbrel.core.propose.Evidence;
 import org.sumbrel.core.propose.Proposal;
 import org.sumbrel.core.propose.ReceiptProposals;
 import org.sumbrel.core.propose.TextMark;
+import org.sumbrel.core.receivables.ClaimReason;
+import org.sumbrel.core.settle.Adjustment;
+import org.sumbrel.core.settle.ClaimRaised;
 import org.sumbrel.server.api.AdjustmentKind;
 
 /** The engine's thoughts as they are kept; amounts are plain decimals in the entry's currency. */
@@ -27,7 +30,23 @@ record StoredProposals(
 
   record StoredApplication(Long itemId, String number, String amount, String discount) {}
 
-  record StoredAdjustment(AdjustmentKind kind, String amount) {}
+  /**
+   * What explains a difference.
+   *
+   * @param customerId who owes a claim; null for all else
+   * @param reason why a claim is made; null for all else
+   */
+  record StoredAdjustment(AdjustmentKind kind, String amount, Long customerId, ClaimReason reason) {
+
+    static StoredAdjustment of(Adjustment adjustment) {
+      var claim = adjustment instanceof ClaimRaised raised ? raised : null;
+      return new StoredAdjustment(
+          AdjustmentKind.of(adjustment),
+          MoneyText.plain(adjustment.amount()),
+          claim == null ? null : Long.valueOf(claim.customerId()),
+          claim == null ? null : claim.reason());
+    }
+  }
 
   static StoredProposals of(ReceiptProposals result) {
     return new StoredProposals(
@@ -52,9 +71,7 @@ record StoredProposals(
                         MoneyText.plain(a.amount()),
                         MoneyText.plain(a.discount())))
             .toList(),
-        proposal.adjustments().stream()
-            .map(a -> new StoredAdjustment(AdjustmentKind.of(a), MoneyText.plain(a.amount())))
-            .toList(),
+        proposal.adjustments().stream().map(StoredAdjustment::of).toList(),
         MoneyText.plain(proposal.onAccount()),
         proposal.evidence());
   }

@@ -49,7 +49,13 @@ class ClearPosting {
                                         null))
                             .toList(),
                         c.differences().stream()
-                            .map(d -> Difference.of(d.kind(), new MoneyView(d.amount(), currency)))
+                            .map(
+                                d ->
+                                    Difference.proposed(
+                                        d.kind(),
+                                        new MoneyView(d.amount(), currency),
+                                        d.customerId(),
+                                        d.reason()))
                             .toList(),
                         new MoneyView(c.onAccount(), currency),
                         c.customerId(),

@@ -79,7 +79,13 @@ public record PostSettlement(
       @Size(max = 400) String text) {
 
     static Difference of(AdjustmentKind kind, MoneyView amount) {
-      return new Difference(kind, amount, null, null, null, null, null, null);
+      return proposed(kind, amount, null, null);
+    }
+
+    /** As an explanation has it; customer and reason are those of a claim. */
+    static Difference proposed(
+        AdjustmentKind kind, MoneyView amount, Long customerId, ClaimReason reason) {
+      return new Difference(kind, amount, null, null, customerId, null, reason, null);
     }
   }
 }

@@ -359,6 +359,28 @@ class SettlementApiTest {
   }
 
   @Test
+  void postsAClaimThatIsProposedWithItsCustomerAndReason() {
+    var books = books("700.00");
+    var entry = books.credit("655.00", "INV " + books.number(0) + " less damaged goods");
+    var proposed = maren.get("/api/entries/" + entry).body().at("/proposals/0");
+    assertThat(proposed.at("/adjustments/0/kind").asText()).isEqualTo("CLAIM");
+    assertThat(proposed.at("/adjustments/0/reason").asText()).isEqualTo("DAMAGED");
+    assertThat(proposed.at("/adjustments/0/customerId").asLong())
+        .isEqualTo(proposed.at("/customerId").asLong());
+
+    var result =
+        expect(200, maren.post("/api/clear-postings", "{\"entryIds\":[%d]}".formatted(entry)))
+            .body();
+    assertThat(result.at("/posted").asInt()).isEqualTo(1);
+    assertThat(maren.get("/api/open-items?q=" + books.number(0)).body().at("/rows")).isEmpty();
+    var open =
+        maren.get("/api/customers/" + proposed.at("/customerId").asText()).body().at("/openItems");
+    assertThat(open.at("/0/kind").asText()).isEqualTo("CLAIM");
+    assertThat(open.at("/0/claimReason").asText()).isEqualTo("DAMAGED");
+    assertThat(open.at("/0/open/amount").asText()).isEqualTo("45.00");
+  }
+
+  @Test
   void letsAClerkReverseOnlyHisOwn() {
     var books = books("600.00");
     var entry = books.credit("600.00", "flour");
