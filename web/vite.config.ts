@@ -11,5 +11,6 @@ export default defineConfig({
     chunkSizeWarningLimit: 900,
   },
   server: { proxy: { "/api": "http://localhost:8080", "/v3": "http://localhost:8080" } },
-  test: { environment: "jsdom", globals: false },
+  // a busy machine may take several times as long as an idle one
+  test: { environment: "jsdom", globals: false, testTimeout: 30_000 },
 });
