@@ -44,7 +44,7 @@ final class Accuracy {
         var key = truth.key();
         var proposals = result.proposals();
         var right =
-            proposals.isEmpty()
+            result.standing() == Standing.BLANK
                 ? truth.behaviour().equals("nobody")
                 : keyOf(proposals.get(0)).equals(key) && !truth.behaviour().equals("nobody");
         var inFive = right || proposals.stream().map(Accuracy::keyOf).anyMatch(k -> k.equals(key));

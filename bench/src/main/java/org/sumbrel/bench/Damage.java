@@ -79,6 +79,29 @@ final class Damage {
     return text;
   }
 
+  /** How many figures must be changed, put in, left out or swapped to make one from the other. */
+  static int distance(String one, String other) {
+    var d = new int[one.length() + 1][other.length() + 1];
+    for (var i = 0; i <= one.length(); i++) {
+      for (var j = 0; j <= other.length(); j++) {
+        if (i == 0 || j == 0) {
+          d[i][j] = i + j;
+          continue;
+        }
+        var same = one.charAt(i - 1) == other.charAt(j - 1);
+        d[i][j] =
+            Math.min(d[i - 1][j - 1] + (same ? 0 : 1), Math.min(d[i - 1][j], d[i][j - 1]) + 1);
+        if (i > 1
+            && j > 1
+            && one.charAt(i - 1) == other.charAt(j - 2)
+            && one.charAt(i - 2) == other.charAt(j - 1)) {
+          d[i][j] = Math.min(d[i][j], d[i - 2][j - 2] + 1);
+        }
+      }
+    }
+    return d[one.length()][other.length()];
+  }
+
   /** A name as a bank's form or another person writes it. */
   String name(String name) {
     return switch (random.nextInt(9)) {

@@ -51,13 +51,14 @@ final class World {
   final Random random;
   final List<Customer> customers = new ArrayList<>();
   final Map<String, List<OpenItem>> open = new HashMap<>();
+  final Map<String, List<OpenItem>> settled = new HashMap<>();
+  final Map<String, OpenItem> byId = new HashMap<>();
   final List<OpenItem> items = new ArrayList<>();
   final List<Alias> aliases = new ArrayList<>();
   final List<PastPayer> history = new ArrayList<>();
   final Map<String, String> accounts = new LinkedHashMap<>();
   final Map<String, String> thirdParty = new HashMap<>();
   final Map<String, List<String>> children = new HashMap<>();
-  private int nextNumber = 20_000;
 
   World(long seed, int size, int itemsEach) {
     random = new Random(seed);
@@ -89,8 +90,11 @@ final class World {
         history.add(new PastPayer(customers.get(n).name(), account, id));
         history.add(new PastPayer(customers.get(n).name(), account, id));
       }
+      open.put(id, new ArrayList<>());
+      settled.put(id, new ArrayList<>());
       write(id, 1 + random.nextInt(2 * itemsEach - 1));
     }
+    number();
   }
 
   private String name(Set<String> names) {
@@ -109,50 +113,80 @@ final class World {
     }
   }
 
+  /** An invoice or credit note before it has its number. */
+  private record Writing(
+      String customer,
+      LocalDate issued,
+      long total,
+      boolean credit,
+      boolean settled,
+      Optional<EarlyPaymentTerms> terms,
+      int dice) {}
+
+  private final List<Writing> writings = new ArrayList<>();
+
   private void write(String customer, int count) {
     var standing = 5_000 + random.nextInt(200_000);
     var terms =
         random.nextInt(100) < 30
             ? Optional.of(new EarlyPaymentTerms(BigDecimal.valueOf(2), 10, 30))
             : Optional.<EarlyPaymentTerms>empty();
-    var mine = new ArrayList<OpenItem>();
     for (var n = 0; n < count; n++) {
       var issued = TODAY.minusDays(2 + random.nextInt(55));
       var total = random.nextInt(100) < 35 ? standing : 2_000 + random.nextInt(400_000);
-      // numbers are given to customers as they come, so neighbours belong to different ones
-      nextNumber += 1 + random.nextInt(3);
-      var number = "LM-%07d".formatted(nextNumber);
-      if (random.nextInt(100) < 6) {
-        mine.add(
-            new CreditNote(
-                "LC-%07d".formatted(nextNumber),
-                COMPANY,
-                customer,
-                "LC-%07d".formatted(nextNumber),
-                issued,
-                issued,
-                money(-total / 10 - 100),
-                money(-total / 10 - 100)));
-        continue;
-      }
-      var settled = random.nextInt(100) < 20;
-      mine.add(
-          new Invoice(
-              number,
-              COMPANY,
+      writings.add(
+          new Writing(
               customer,
-              number,
               issued,
-              issued.plusDays(30),
-              money(total),
-              money(settled ? 0 : total),
-              random.nextInt(100) < 40 ? "PO-" + (10_000 + random.nextInt(90_000)) : "",
-              random.nextInt(100) < 10 ? CreditorReference.around("LM" + nextNumber).value() : "",
-              terms));
+              total,
+              random.nextInt(100) < 6,
+              random.nextInt(100) < 20,
+              terms,
+              random.nextInt()));
     }
-    mine.sort(Comparator.comparing(OpenItem::dueOn).thenComparing(OpenItem::number));
-    items.addAll(mine);
-    open.put(customer, new ArrayList<>(mine.stream().filter(i -> !i.open().isZero()).toList()));
+  }
+
+  /** Numbers run through all customers in the order of issue, so that neighbours are strangers. */
+  private void number() {
+    writings.sort(Comparator.comparing(Writing::issued).thenComparing(Writing::dice));
+    var nextNumber = 20_000;
+    for (var written : writings) {
+      nextNumber += 1 + random.nextInt(3);
+      var item = written.credit() ? creditNote(written, nextNumber) : invoice(written, nextNumber);
+      items.add(item);
+      byId.put(item.id(), item);
+      (item.open().isZero() ? settled : open).get(item.customerId()).add(item);
+    }
+  }
+
+  private static OpenItem creditNote(Writing written, int n) {
+    var number = "LC-%07d".formatted(n);
+    var total = money(-written.total() / 10 - 100);
+    return new CreditNote(
+        number,
+        COMPANY,
+        written.customer(),
+        number,
+        written.issued(),
+        written.issued(),
+        total,
+        total);
+  }
+
+  private OpenItem invoice(Writing written, int n) {
+    var number = "LM-%07d".formatted(n);
+    return new Invoice(
+        number,
+        COMPANY,
+        written.customer(),
+        number,
+        written.issued(),
+        written.issued().plusDays(30),
+        money(written.total()),
+        money(written.settled() ? 0 : written.total()),
+        random.nextInt(100) < 40 ? "PO-" + (10_000 + random.nextInt(90_000)) : "",
+        random.nextInt(100) < 10 ? CreditorReference.around("LM" + n).value() : "",
+        written.terms());
   }
 
   static Money money(long minor) {

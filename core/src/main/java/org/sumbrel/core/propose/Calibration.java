@@ -42,6 +42,9 @@ final class Calibration {
 
   /** How the text supports an explanation, weakest first. */
   private enum Support {
+    /** Not even the payer is known. */
+    NOBODY,
+    /** The payer is known, and the text names nothing. */
     NONE,
     REPAIRED,
     FIGURES,
@@ -72,16 +75,18 @@ final class Calibration {
     var next =
         ranked.stream().skip(1).mapToDouble(Composition::weight).max().orElse(best.weight() - 12);
     var lead = best.weight() - next;
-    figures.put("always", 1.0);
     var payer = 0.0;
     var strongest = Support.NONE;
     var weakest = Support.NUMBER;
     var named = 0;
     var amount = "amount.none";
+    var beside = "";
     for (var evidence : best.evidence()) {
       var code = evidence.code();
       if (code.startsWith("amount.") || code.startsWith("habit.")) {
         amount = code;
+      } else if (code.startsWith("twin.")) {
+        beside = " beside a twin";
       } else if (code.equals("payer.stranger") || code.equals("batch.taken")) {
         figures.put(code, 1.0);
       } else if (code.startsWith("payer.") && evidence.weight() > 0) {
@@ -95,14 +100,15 @@ final class Calibration {
         weakest = support.compareTo(weakest) < 0 ? support : weakest;
       }
     }
-    var support = named == 0 ? Support.NONE : strongest;
-    var under = support.name().toLowerCase(Locale.ROOT);
-    figures.put(amount + " by " + under, 1.0);
+    var support = named > 0 ? strongest : payer > 0 ? Support.NONE : Support.NOBODY;
     var rivals = unassigned.stream().filter(c -> c.weight() > best.weight() - RIVAL).count() - 1;
+    var under = support.name().toLowerCase(Locale.ROOT) + (rivals > 0 ? " among rivals" : "");
+    figures.put("always", 1.0);
+    figures.put(amount + " by " + under + beside, 1.0);
+    figures.put("support " + under, 1.0);
     var exact = amount.equals("amount.exact") || amount.equals("amount.discount");
     figures.put("unread " + (exact ? "beside the amount" : amount), (double) Math.min(2, unread));
     figures.put("rivals by " + under, Math.log1p(Math.max(0, Math.min(40, rivals))));
-    figures.put("rival by " + under, rivals > 0 ? 1.0 : 0.0);
     figures.put("lead.small by " + under, Math.max(-2, Math.min(2, lead)));
     figures.put("lead.middle by " + under, Math.max(0, Math.min(3, lead - 2)));
     figures.put("lead.large by " + under, Math.max(0, Math.min(5, lead - 5)));

@@ -27,6 +27,7 @@ final class CandidateSelector {
   private final Map<String, List<OpenItem>> byCustomer = new HashMap<>();
   private final Map<Long, List<OpenItem>> byBalance = new HashMap<>();
   private final Map<String, List<String>> children = new HashMap<>();
+  private final Map<String, Map<Long, OpenItem>> settledByTotal = new HashMap<>();
   private final Map<String, Customer> customers;
   private final Snapshot snapshot;
 
@@ -46,6 +47,12 @@ final class CandidateSelector {
             .byBalance
             .computeIfAbsent(item.open().getAmountMinorLong(), b -> new ArrayList<>(1))
             .add(item);
+      }
+      if (item.settled() && item.total().isPositive()) {
+        selector
+            .settledByTotal
+            .computeIfAbsent(item.customerId(), c -> new HashMap<>(2))
+            .merge(item.total().getAmountMinorLong(), item, CandidateSelector::laterDue);
       }
     }
     selector.byCustomer.values().forEach(items -> items.sort(OldestFirst.ORDER));
@@ -94,6 +101,23 @@ final class CandidateSelector {
           new CandidateGroup(Optional.empty(), List.of(), candidates(receipt, kept, hitByItem)));
     }
     return groups;
+  }
+
+  private static OpenItem laterDue(OpenItem one, OpenItem other) {
+    return OldestFirst.ORDER.compare(one, other) > 0 ? one : other;
+  }
+
+  /** An item of this customer that came to the same amount and is settled already. */
+  Optional<OpenItem> settledTwin(String customerId, long amount) {
+    return Optional.ofNullable(settledByTotal.getOrDefault(customerId, Map.of()).get(amount));
+  }
+
+  /** Whether the customer, or one of its branches, is among these payers. */
+  boolean paidBy(String customerId, List<PayerLead> leads) {
+    var parent = customer(customerId).flatMap(Customer::parentId).orElse("");
+    return leads.stream()
+        .map(PayerLead::customerId)
+        .anyMatch(id -> id.equals(customerId) || id.equals(parent));
   }
 
   Optional<Customer> customer(String id) {

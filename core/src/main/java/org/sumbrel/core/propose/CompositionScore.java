@@ -68,6 +68,7 @@ final class CompositionScore {
     due(parts).ifPresent(evidence::add);
     unused(parts).ifPresent(evidence::add);
     settledBefore(parts).ifPresent(evidence::add);
+    settledTwin(parts).ifPresent(evidence::add);
     for (var reason : evidence) {
       if (!reason.code().startsWith("reference.") || reason.weight() < 0) {
         total += reason.weight();
@@ -131,15 +132,42 @@ final class CompositionScore {
     return Optional.of(new Evidence("due", says, 0));
   }
 
+  /** The same money may have come before: said where the text does not name what it pays. */
+  private Optional<Evidence> settledTwin(List<Part> parts) {
+    var told =
+        parts.stream()
+            .map(Part::candidate)
+            .anyMatch(c -> c.referenced() && c.hit().form() != ReferenceHit.Form.REPAIRED);
+    if (parts.isEmpty() || told) {
+      return Optional.empty();
+    }
+    return parts.stream()
+        .map(p -> p.candidate().item().customerId())
+        .distinct()
+        .flatMap(id -> selector.settledTwin(id, received()).stream())
+        .findFirst()
+        .map(
+            twin ->
+                new Evidence(
+                    "twin.settled",
+                    "but " + twin.number() + " came to the same amount and is settled already",
+                    Weights.SETTLED_TWIN));
+  }
+
+  private long received() {
+    return receipt.amount().getAmountMinorLong();
+  }
+
   private Optional<Evidence> settledBefore(List<Part> parts) {
     if (settled.isEmpty() || parts.isEmpty()) {
       return Optional.empty();
     }
+    var total = settled.stream().mapToLong(h -> h.item().total().getAmountMinorLong()).sum();
     return Optional.of(
         new Evidence(
             "reference.settled_unused",
             "but the text names " + settled.get(0).item().number() + ", which is settled already",
-            Weights.SETTLED_UNUSED));
+            total == received() ? Weights.SETTLED_UNUSED : Weights.SETTLED_OTHER_UNUSED));
   }
 
   private Optional<Evidence> unused(List<Part> parts) {

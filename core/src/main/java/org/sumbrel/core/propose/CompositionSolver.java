@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.Composition.Part;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.Policy;
 
 /**
@@ -149,16 +150,19 @@ final class CompositionSolver {
       }
     }
 
-    /** Adds the set where it comes to the amount to the cent, with its discounts or without. */
+    /**
+     * Adds the set where it comes to the amount to the cent, with its discounts or without, or less
+     * a usual fee.
+     */
     private void weighExact(List<Candidate> set) {
       var open = set.stream().mapToLong(Candidate::open).sum();
       var discount = set.stream().mapToLong(Candidate::discount).sum();
-      if (open == received || open - discount == received) {
+      if (open >= received) {
         new AmountFit(receipt, policy, set, open, discount)
             .whole().stream()
-                .filter(fit -> fit.adjustment().isEmpty())
+                .filter(fit -> fit.adjustment().stream().allMatch(FeeWithheld.class::isInstance))
                 .forEach(
-                    fit -> found.add(score.of(fit.parts(), Optional.empty(), 0, fit.evidence())));
+                    fit -> found.add(score.of(fit.parts(), fit.adjustment(), 0, fit.evidence())));
       }
     }
 
@@ -321,20 +325,29 @@ final class CompositionSolver {
     }
 
     private void weighOnAccountOnly(List<ReferenceHit> hits) {
-      var paidBefore = !settled(hits).isEmpty();
-      var why =
-          paidBefore
-              ? new Evidence(
-                  "amount.paid_twice",
-                  "what the text names is settled already; kept on account",
-                  Weights.PAID_TWICE)
-              : new Evidence(
-                  "amount.on_account",
-                  "nothing open fits " + words(received) + "; kept on account",
-                  Weights.ON_ACCOUNT_ONLY);
-      if (paidBefore || found.isEmpty()) {
-        found.add(score.of(List.of(), Optional.empty(), received, List.of(why)));
+      var before = settled(hits);
+      var total = before.stream().mapToLong(h -> h.item().total().getAmountMinorLong()).sum();
+      if (!before.isEmpty() && total == received) {
+        onAccount(
+            "amount.paid_twice",
+            "what the text names came to the same amount and is settled already",
+            Weights.PAID_TWICE);
+      } else if (!before.isEmpty()) {
+        onAccount(
+            "amount.settled_named",
+            "what the text names is settled already, with another amount",
+            Weights.SETTLED_NAMED);
+      } else if (candidates.isEmpty()) {
+        onAccount("amount.ahead", "nothing is open", Weights.PAID_AHEAD);
+      } else if (found.isEmpty()) {
+        onAccount(
+            "amount.on_account", "nothing open fits " + words(received), Weights.ON_ACCOUNT_ONLY);
       }
+    }
+
+    private void onAccount(String code, String says, double weight) {
+      var why = new Evidence(code, says + "; kept on account", weight);
+      found.add(score.of(List.of(), Optional.empty(), received, List.of(why)));
     }
 
     private String words(long minor) {

@@ -36,6 +36,11 @@ record PayerName(List<String> words) {
     return new PayerName(List.copyOf(words));
   }
 
+  /** The words without what is between them, as a form without blanks has the name. */
+  String joined() {
+    return String.join("", words);
+  }
+
   /** How much of {@code known} is found in this name, word for word, in any order: from 0 to 1. */
   double covers(PayerName known) {
     if (known.words.isEmpty()) {
@@ -58,7 +63,36 @@ record PayerName(List<String> words) {
     if (shorter >= 3 && (known.startsWith(written) || written.startsWith(known))) {
       return 0.95;
     }
-    var similarity = shorter >= 4 ? SIMILARITY.apply(written, known) : 0;
+    if (shorter < 4 || mostAlike(written, known) < ALIKE) {
+      return 0;
+    }
+    var similarity = SIMILARITY.apply(written, known);
     return similarity >= ALIKE ? similarity : 0;
+  }
+
+  /**
+   * What the similarity of two words can be at most, from which letters occur in them: most pairs
+   * are told apart by this, so that few are compared letter by letter.
+   */
+  private static double mostAlike(String a, String b) {
+    var inA = letters(a);
+    var inB = letters(b);
+    var matches =
+        Math.min(
+            a.length() - Integer.bitCount(inA & ~inB), b.length() - Integer.bitCount(inB & ~inA));
+    var jaro = ((double) matches / a.length() + (double) matches / b.length() + 1) / 3;
+    var prefix = 0;
+    while (prefix < 4 && a.charAt(prefix) == b.charAt(prefix)) {
+      prefix++;
+    }
+    return jaro + 0.1 * prefix * (1 - jaro);
+  }
+
+  private static int letters(String word) {
+    var letters = 0;
+    for (var i = 0; i < word.length(); i++) {
+      letters |= 1 << (word.charAt(i) & 31);
+    }
+    return letters;
   }
 }

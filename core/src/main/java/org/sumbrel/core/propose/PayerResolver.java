@@ -24,6 +24,7 @@ final class PayerResolver {
   private final Map<String, List<String>> byAccount = new HashMap<>();
   private final Map<String, String> byAlias = new HashMap<>();
   private final Map<String, List<String>> byNameKey = new HashMap<>();
+  private final Map<String, List<String>> byJoinedName = new HashMap<>();
   private final Map<String, Map<String, Integer>> history = new HashMap<>();
 
   private PayerResolver() {}
@@ -40,6 +41,10 @@ final class PayerResolver {
             .computeIfAbsent(account(account), a -> new ArrayList<>())
             .add(customer.id());
       }
+      resolver
+          .byJoinedName
+          .computeIfAbsent(name.joined(), k -> new ArrayList<>(1))
+          .add(customer.id());
       for (var key : keys(name)) {
         resolver.byNameKey.computeIfAbsent(key, k -> new ArrayList<>()).add(customer.id());
       }
@@ -139,6 +144,9 @@ final class PayerResolver {
 
   private void resolveByName(String written, Map<String, Evidence> leads) {
     var name = PayerName.of(written);
+    for (var id : byJoinedName.getOrDefault(name.joined(), List.of())) {
+      keep(leads, id, "payer.name", "the payer's name is " + name(id), Weights.PAYER_NAME);
+    }
     for (var id : sharingATellingWord(name)) {
       var known = names.get(id);
       if (name.words().equals(known.words())) {

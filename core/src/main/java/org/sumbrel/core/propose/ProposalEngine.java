@@ -3,8 +3,8 @@ package org.sumbrel.core.propose;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 import java.util.regex.Pattern;
 import org.sumbrel.core.propose.BatchAssigner.Wanting;
@@ -59,29 +59,42 @@ public final class ProposalEngine {
   /**
    * The same, for a long list.
    *
-   * @param progress hears how many receipts have been looked at
+   * @param progress hears how many receipts have been looked at, from several threads
    */
   public List<ReceiptProposals> propose(Collection<Receipt> receipts, IntConsumer progress) {
-    var wanting = new ArrayList<Wanting>();
-    var hitsOf = new HashMap<String, List<ReferenceHit>>();
-    var solvedOf = new HashMap<String, Solved>();
-    for (var receipt : receipts) {
-      var hits = references.find(receipt);
-      var solved =
-          solver.solve(receipt, selector.select(receipt, hits, payers.resolve(receipt)), hits);
-      hitsOf.put(receipt.id(), hits);
-      solvedOf.put(receipt.id(), solved);
-      wanting.add(new Wanting(receipt, solved.compositions()));
-      progress.accept(wanting.size());
-    }
-    var assigned = BatchAssigner.assign(wanting);
-    return receipts.stream()
-        .map(r -> result(r, hitsOf.get(r.id()), solvedOf.get(r.id()), assigned.get(r.id())))
-        .toList();
+    var done = new AtomicInteger();
+    // each receipt is thought about by itself, on as many processors as there are
+    var thoughts =
+        List.copyOf(receipts).parallelStream()
+            .map(
+                receipt -> {
+                  var thought = think(receipt);
+                  progress.accept(done.incrementAndGet());
+                  return thought;
+                })
+            .toList();
+    var assigned =
+        BatchAssigner.assign(
+            thoughts.stream()
+                .map(t -> new Wanting(t.receipt(), t.solved().compositions()))
+                .toList());
+    return thoughts.parallelStream().map(t -> result(t, assigned.get(t.receipt().id()))).toList();
   }
 
-  private ReceiptProposals result(
-      Receipt receipt, List<ReferenceHit> hits, Solved solved, BatchAssigner.Assigned assigned) {
+  /** What was found for one receipt before the others were looked at. */
+  private record Thought(Receipt receipt, List<ReferenceHit> hits, Solved solved) {}
+
+  private Thought think(Receipt receipt) {
+    var leads = payers.resolve(receipt);
+    var hits = references.find(receipt, owner -> selector.paidBy(owner, leads));
+    var solved = solver.solve(receipt, selector.select(receipt, hits, leads), hits);
+    return new Thought(receipt, hits, solved);
+  }
+
+  private ReceiptProposals result(Thought thought, BatchAssigner.Assigned assigned) {
+    var receipt = thought.receipt();
+    var hits = thought.hits();
+    var solved = thought.solved();
     var ranked = assigned.compositions();
     var figures = Calibration.figures(ranked, solved.compositions(), unread(receipt, hits));
     var probabilities = calibration.probabilities(ranked, figures);

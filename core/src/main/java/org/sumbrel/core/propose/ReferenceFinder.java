@@ -3,12 +3,14 @@ package org.sumbrel.core.propose;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.ReferenceHit.Form;
@@ -80,10 +82,28 @@ final class ReferenceFinder {
 
   /** What the receipt's text names, in the text's order; empty, never null. */
   List<ReferenceHit> find(Receipt receipt) {
+    return find(receipt, owner -> true, false);
+  }
+
+  /**
+   * The same, and what the payer may have meant where the text names somebody else's item.
+   *
+   * @param likely whether the payer is likely to pay for a customer
+   */
+  List<ReferenceHit> find(Receipt receipt, Predicate<String> likely) {
+    return find(receipt, likely, true);
+  }
+
+  private List<ReferenceHit> find(Receipt receipt, Predicate<String> likely, boolean doubting) {
     if (receipt.text().isBlank()) {
       return List.of();
     }
-    return new Scan(receipt).run();
+    var scan = new Scan(receipt);
+    scan.run();
+    if (doubting) {
+      scan.findMistaken(likely);
+    }
+    return scan.hits();
   }
 
   /** One pass over one text; each place in it is read once, as the strongest form it can be. */
@@ -107,7 +127,7 @@ final class ReferenceFinder {
       this.bareAmount = MoneyText.plain(receipt.amount()).replace(".", "");
     }
 
-    List<ReferenceHit> run() {
+    void run() {
       var tokens = tokens();
       findCreditorReferences(tokens);
       for (var size = Math.min(LONGEST_WINDOW, tokens.size()); size >= 1; size--) {
@@ -118,7 +138,10 @@ final class ReferenceFinder {
       findDigits(tokens);
       findLists(tokens);
       findRepaired(tokens);
-      hits.sort((a, b) -> a.start() != b.start() ? Integer.compare(a.start(), b.start()) : 0);
+    }
+
+    List<ReferenceHit> hits() {
+      hits.sort(Comparator.comparingInt(ReferenceHit::start));
       return distinct(hits);
     }
 
@@ -278,6 +301,28 @@ final class ReferenceFinder {
         }
         if (!found.isEmpty() && found.size() <= MOST_REPAIRS) {
           hit(found, Form.REPAIRED, start, token[1]);
+        }
+      }
+    }
+
+    /**
+     * A slip may turn a number into one that exists as well. Where the one place that names
+     * something names what this payer does not pay, or not with this amount, the payer's own items
+     * one slip away are alternatives.
+     */
+    private void findMistaken(Predicate<String> likely) {
+      var places = hits.stream().map(ReferenceHit::mention).distinct().count();
+      for (var hit : List.copyOf(hits)) {
+        var plain = hit.form() == Form.NUMBER || hit.form() == Form.DIGITS;
+        var strange = !likely.test(hit.item().customerId());
+        var fits = hit.item().total().equals(receipt.amount());
+        if (plain && hit.start() >= 0 && (strange || places == 1 && !fits)) {
+          oneSlipAway(compact(text.substring(hit.start(), hit.end()))).stream()
+              .filter(i -> likely.test(i.customerId()))
+              .filter(i -> strange || i.open().equals(receipt.amount()))
+              .filter(i -> hits.stream().noneMatch(h -> h.item().equals(i)))
+              .map(i -> hit.mistakenFor(i, Weights.of(Form.REPAIRED, hit.written().length())))
+              .forEach(hits::add);
         }
       }
     }

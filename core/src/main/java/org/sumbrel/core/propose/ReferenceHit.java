@@ -31,6 +31,11 @@ record ReferenceHit(
     }
   }
 
+  /** Another item that the same place may have meant before a slip. */
+  ReferenceHit mistakenFor(OpenItem meant, double itsWeight) {
+    return new ReferenceHit(meant, Form.REPAIRED, start, end, written, itsWeight, mention);
+  }
+
   Evidence evidence() {
     var number = item.number();
     var sentence =

@@ -35,11 +35,15 @@ final class Weights {
   static final double WHOLE_ACCOUNT = 0.5;
   static final double ON_ACCOUNT_ONLY = -3.5;
   static final double PAID_TWICE = 2.0;
+  static final double SETTLED_NAMED = -1.0;
+  static final double PAID_AHEAD = -2.5;
+  static final double SETTLED_TWIN = -0.5;
 
   static final double EACH_MORE_ITEM = -0.7;
   static final double EACH_LATER_ITEM = -0.05;
   static final double REFERENCE_UNUSED = -3.0;
   static final double SETTLED_UNUSED = -5.0;
+  static final double SETTLED_OTHER_UNUSED = -2.0;
   static final double REFERENCES_MOST = 10.0;
   static final double EACH_MORE_REFERENCE = 1.5;
 
