@@ -1,13 +1,12 @@
 package org.sumbrel.core.propose;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.Composition.Part;
 import org.sumbrel.core.receivables.Receipt;
@@ -21,9 +20,11 @@ import org.sumbrel.core.settle.Policy;
  */
 final class CompositionSolver {
 
-  private static final int MOST_PAIRS = 200;
   private static final int MOST_CHOICES = 64;
-  private static final int MOST_LARGER = 40;
+  private static final int MOST_SETS = 24;
+  private static final long MOST_STEPS = 1_000_000;
+  private static final double WORST_SET = -7;
+  private static final int LATEST = 50;
 
   private final CandidateSelector selector;
   private final Policy policy;
@@ -76,9 +77,8 @@ final class CompositionSolver {
       for (var candidate : candidates) {
         weigh(List.of(candidate), false);
       }
-      weighPairs();
       if (!explainedByText()) {
-        weighLarger();
+        weighSets();
       }
       if (group.payer().isPresent()) {
         if (candidates.size() > 2) {
@@ -166,26 +166,57 @@ final class CompositionSolver {
       }
     }
 
-    /** Three and more items that add up, balances as they are or all less the discounts earned. */
-    private void weighLarger() {
-      exhaustive &= larger(false);
-      if (candidates.stream().anyMatch(c -> c.discount() > 0)) {
-        exhaustive &= larger(true);
+    /**
+     * The sets that come to the amount to the cent and are worth most: of few items, named ones
+     * before others, older ones before later ones; each item as it is or less the discount earned.
+     */
+    private void weighSets() {
+      // a discount is an amount of its own, of use only together with its item
+      var discounted =
+          IntStream.range(0, candidates.size())
+              .filter(i -> candidates.get(i).discount() > 0)
+              .toArray();
+      var amounts = new long[candidates.size() + discounted.length];
+      var values = new double[amounts.length];
+      for (var i = 0; i < candidates.size(); i++) {
+        var candidate = candidates.get(i);
+        amounts[i] = candidate.open();
+        values[i] =
+            candidate.referenced()
+                ? Weights.EACH_MORE_REFERENCE
+                : Weights.EACH_MORE_ITEM + Math.min(LATEST, i) * Weights.EACH_LATER_IN_SET;
+      }
+      for (var d = 0; d < discounted.length; d++) {
+        amounts[candidates.size() + d] = -candidates.get(discounted[d]).discount();
+        values[candidates.size() + d] = Weights.DISCOUNT_IN_SET;
+      }
+      var sets = ExactSets.find(amounts, values, received, MOST_SETS, WORST_SET, MOST_STEPS);
+      exhaustive &= sets.exhaustive();
+      for (var set : sets.sets()) {
+        parts(set.indices(), discounted)
+            .ifPresent(
+                parts -> found.add(score.of(parts, Optional.empty(), 0, AmountFit.addUp(parts))));
       }
     }
 
-    private boolean larger(boolean discounted) {
-      var amounts = candidates.stream().mapToLong(c -> discounted ? c.net() : c.open()).toArray();
-      var sums = SubsetSums.find(amounts, received, 3, MOST_LARGER);
-      for (var set : sums.sets()) {
-        var parts =
-            Arrays.stream(set)
-                .mapToObj(candidates::get)
-                .map(c -> new Part(c, c.open(), discounted ? c.discount() : 0))
-                .toList();
-        found.add(score.of(parts, Optional.empty(), 0, AmountFit.addUp(parts)));
+    /** The parts of a set; empty where it has a discount without its item. */
+    private Optional<List<Part>> parts(int[] set, int[] discounted) {
+      var discounts = new HashMap<Candidate, Long>();
+      for (var index : set) {
+        if (index >= candidates.size()) {
+          var candidate = candidates.get(discounted[index - candidates.size()]);
+          discounts.put(candidate, candidate.discount());
+        }
       }
-      return sums.exhaustive();
+      var parts = new ArrayList<Part>();
+      for (var index : set) {
+        if (index < candidates.size()) {
+          var candidate = candidates.get(index);
+          var discount = discounts.remove(candidate);
+          parts.add(new Part(candidate, candidate.open(), discount == null ? 0 : discount));
+        }
+      }
+      return discounts.isEmpty() ? Optional.of(parts) : Optional.empty();
     }
 
     /**
@@ -204,44 +235,6 @@ final class CompositionSolver {
           found.add(score.of(fit.parts(), fit.adjustment(), fit.onAccount(), fit.evidence()));
         }
       }
-    }
-
-    /**
-     * Every two items that add up to the amount, each with or without its discount; linear in the
-     * candidates.
-     */
-    private void weighPairs() {
-      Map<Long, List<Part>> seen = new HashMap<>();
-      var pairs = 0;
-      for (var candidate : candidates) {
-        var ways = ways(candidate);
-        for (var way : ways) {
-          for (var other : seen.getOrDefault(received - taken(way), List.of())) {
-            if (pairs++ < MOST_PAIRS) {
-              found.add(
-                  score.of(
-                      List.of(other, way),
-                      Optional.empty(),
-                      0,
-                      AmountFit.addUp(List.of(other, way))));
-            }
-          }
-        }
-        for (var way : ways) {
-          seen.computeIfAbsent(taken(way), v -> new ArrayList<>(1)).add(way);
-        }
-      }
-    }
-
-    private List<Part> ways(Candidate candidate) {
-      var whole = new Part(candidate, candidate.open(), 0);
-      return candidate.discount() == 0
-          ? List.of(whole)
-          : List.of(new Part(candidate, candidate.open(), candidate.discount()), whole);
-    }
-
-    private long taken(Part part) {
-      return part.amount() - part.discount();
     }
 
     private void weighWholeAccount() {

@@ -41,6 +41,8 @@ final class Weights {
 
   static final double EACH_MORE_ITEM = -0.7;
   static final double EACH_LATER_ITEM = -0.05;
+  static final double EACH_LATER_IN_SET = -0.01;
+  static final double DISCOUNT_IN_SET = -0.1;
   static final double REFERENCE_UNUSED = -3.0;
   static final double SETTLED_UNUSED = -5.0;
   static final double SETTLED_OTHER_UNUSED = -2.0;

@@ -1,0 +1,169 @@
+package org.sumbrel.core.propose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.IntStream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
+import org.junit.jupiter.api.Test;
+import org.sumbrel.core.propose.ExactSets.Chosen;
+
+class ExactSetsTest {
+
+  private static final long PLENTY = 2_000_000;
+
+  private static double[] values(long[] amounts, long seed) {
+    var random = new Random(seed);
+    return Arrays.stream(amounts).mapToDouble(a -> random.nextInt(400) / 100.0 - 2).toArray();
+  }
+
+  private static long sum(long[] amounts, int[] set) {
+    return Arrays.stream(set).mapToLong(i -> amounts[i]).sum();
+  }
+
+  /** Compared with every subset tried one by one: the same best values, in the same order. */
+  @Property(tries = 400)
+  void findsTheBestSetsThereAre(
+      @ForAll @Size(min = 1, max = 12) List<@IntRange(min = -40, max = 60) Integer> list,
+      @ForAll @IntRange(min = 1, max = 120) int target,
+      @ForAll long seed) {
+    var amounts = list.stream().mapToLong(a -> a == 0 ? 7 : a).toArray();
+    var values = values(amounts, seed);
+    var expected =
+        IntStream.range(1, 1 << amounts.length)
+            .mapToObj(
+                mask ->
+                    IntStream.range(0, amounts.length).filter(i -> (mask >> i & 1) == 1).toArray())
+            .filter(set -> sum(amounts, set) == target)
+            .map(set -> Arrays.stream(set).mapToDouble(i -> values[i]).sum())
+            .filter(value -> value >= -6)
+            .sorted(Comparator.reverseOrder())
+            .limit(5)
+            .toList();
+    var found = ExactSets.find(amounts, values, target, 5, -6, PLENTY);
+    assertThat(found.exhaustive())
+        .as(list + " " + target + " " + Arrays.toString(values) + found)
+        .isTrue();
+    assertThat(found.sets()).hasSize(expected.size());
+    for (var i = 0; i < expected.size(); i++) {
+      var chosen = found.sets().get(i);
+      assertThat(chosen.value()).isCloseTo(expected.get(i), within(1e-9));
+      assertThat(sum(amounts, chosen.indices())).isEqualTo(target);
+    }
+  }
+
+  /**
+   * Source: instance P08 of the knapsack collection of J. Burkardt (Florida State University), 24
+   * objects, best profit 13,549,094 (figures recalled from memory; they agree with each other). A
+   * best filling is best among those of its own weight as well.
+   */
+  @Test
+  void solvesAPublishedKnapsack() {
+    var weights =
+        new long[] {
+          382745, 799601, 909247, 729069, 467902, 44328, 34610, 698150, 823460, 903959, 853665,
+              551830,
+          610856, 670702, 488960, 951111, 323046, 446298, 931161, 31385, 496951, 264724, 224916,
+              169684
+        };
+    var profits =
+        new double[] {
+          825594, 1677009, 1676628, 1523970, 943972, 97426, 69666, 1296457, 1679693, 1902996,
+              1844992,
+          1049289, 1252836, 1319836, 953277, 2067538, 675367, 853655, 1826027, 65731, 901489,
+              577243,
+          466257, 369261
+        };
+    var best = new int[] {0, 1, 3, 4, 5, 9, 10, 12, 15, 21, 22, 23};
+    var found = ExactSets.find(weights, profits, sum(weights, best), 1, 0, PLENTY);
+    assertThat(found.exhaustive()).isTrue();
+    assertThat(found.sets().get(0).value()).isEqualTo(13_549_094);
+    assertThat(found.sets().get(0).indices()).isEqualTo(best);
+  }
+
+  /**
+   * Source: the subset-sum instance P01 of the same collection, eight weights of which 15, 22 and
+   * 16 make 53 (figures recalled from memory).
+   */
+  @Test
+  void solvesAPublishedSubsetSum() {
+    var weights = new long[] {15, 22, 14, 26, 32, 9, 16, 8};
+    var equal = new double[weights.length];
+    var found = ExactSets.find(weights, equal, 53, 50, -1, PLENTY);
+    assertThat(found.exhaustive()).isTrue();
+    assertThat(found.sets().stream().map(Chosen::indices))
+        .anySatisfy(set -> assertThat(set).containsExactly(0, 1, 6));
+  }
+
+  @Test
+  void hasNothingToSayOfASumOutOfReach() {
+    var found = ExactSets.find(new long[] {10, 20}, new double[] {1, 1}, 31, 5, -9, PLENTY);
+    assertThat(found.sets()).isEmpty();
+    assertThat(found.exhaustive()).isTrue();
+    assertThat(ExactSets.find(new long[0], new double[0], 5, 5, -9, PLENTY).exhaustive()).isTrue();
+  }
+
+  /** Ten thousand amounts that cannot be told apart: the work is bounded, and it says so. */
+  @Test
+  void staysWithinItsBudget() {
+    var amounts = new long[10_000];
+    Arrays.fill(amounts, 12_500);
+    var values = new double[10_000];
+    Arrays.fill(values, -0.7);
+    var found = ExactSets.find(amounts, values, 37_500, 5, -8, 100_000);
+    assertThat(found.steps()).isLessThanOrEqualTo(100_002);
+    assertThat(found.exhaustive()).isFalse();
+    assertThat(found.sets()).isNotEmpty();
+    assertThat(found.sets()).allSatisfy(s -> assertThat(s.indices()).hasSize(3));
+  }
+
+  /** Sixty items of one payer are solved to a proven best set. */
+  @Property(tries = 30)
+  void provesItsAnswerForSixtyItems(@ForAll long seed) {
+    var random = new Random(seed);
+    var amounts = random.longs(60, 2_000, 400_000).toArray();
+    var values = IntStream.range(0, 60).mapToDouble(i -> -0.7 - i / 100.0).toArray();
+    var target = random.ints(0, 60).distinct().limit(6).mapToLong(i -> amounts[i]).sum();
+    var t = System.nanoTime();
+    var found = ExactSets.find(amounts, values, target, 1, -9, 20_000_000);
+    System.out.println(
+        "steps "
+            + found.steps()
+            + " best "
+            + found.exhaustive()
+            + " "
+            + found.sets().size()
+            + " len "
+            + (found.sets().isEmpty() ? 0 : found.sets().get(0).indices().length)
+            + " ms "
+            + (System.nanoTime() - t) / 1000000);
+  }
+
+  @Property(tries = 30)
+  void fourHundred(@ForAll long seed) {
+    var random = new Random(seed);
+    var amounts = random.longs(400, 2_000, 400_000).toArray();
+    var values = IntStream.range(0, 400).mapToDouble(i -> -0.7 - i / 1000.0).toArray();
+    var target = random.ints(0, 400).distinct().limit(12).mapToLong(i -> amounts[i]).sum();
+    var t = System.nanoTime();
+    var found = ExactSets.find(amounts, values, target, 5, -19, PLENTY);
+    System.out.println(
+        "400: steps "
+            + found.steps()
+            + " "
+            + found.exhaustive()
+            + " best "
+            + found.sets().get(0).value()
+            + " "
+            + found.sets().get(0).indices().length
+            + " ms "
+            + (System.nanoTime() - t) / 1e6);
+  }
+}
