@@ -18,6 +18,7 @@ import org.sumbrel.core.receivables.CreditorReference;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.receivables.ReferenceScheme;
 
 /** First stage: finds what a remittance text points at, with the weight of each hit in log-odds. */
 final class ReferenceFinder {
@@ -190,7 +191,15 @@ final class ReferenceFinder {
       if (form.length() < 4) {
         return;
       }
-      if (byNumber.containsKey(form)) {
+      if (byCreditorReference.containsKey(form)) {
+        // a reference whose check digit fails may be anybody's
+        var sure = ReferenceScheme.anyHolds(form);
+        hit(
+            byCreditorReference.get(form),
+            sure ? Form.CREDITOR_REFERENCE : Form.DIGITS,
+            start,
+            end);
+      } else if (byNumber.containsKey(form)) {
         hit(byNumber.get(form), Form.NUMBER, start, end);
       } else if (byOrder.containsKey(form)) {
         hit(byOrder.get(form), Form.ORDER, start, end);
