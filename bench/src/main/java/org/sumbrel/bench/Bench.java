@@ -15,6 +15,10 @@ public final class Bench {
       Fit.write(Path.of(args[args.length - 1]));
       return;
     }
+    if (List.of(args).contains("--speed")) {
+      Throughput.measure(List.of(1_000, 10_000)).forEach(System.out::println);
+      return;
+    }
     Accuracy.measure(quick ? 4_000 : 20_000, verbose);
   }
 }

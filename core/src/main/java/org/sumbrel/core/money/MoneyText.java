@@ -1,9 +1,6 @@
 package org.sumbrel.core.money;
 
 import java.math.BigDecimal;
-import java.text.DecimalFormat;
-import java.text.DecimalFormatSymbols;
-import java.util.Locale;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
@@ -21,11 +18,13 @@ public final class MoneyText {
 
   /** The amount with thousands grouped and without its currency, such as {@code 1,204.50}. */
   public static String grouped(Money money) {
-    var digits = money.getCurrencyUnit().getDecimalPlaces();
-    var format = new DecimalFormat("#,##0", DecimalFormatSymbols.getInstance(Locale.ROOT));
-    format.setMinimumFractionDigits(digits);
-    format.setMaximumFractionDigits(digits);
-    return format.format(money.getAmount());
+    var text = new StringBuilder(plain(money));
+    var first = money.isNegative() ? 1 : 0;
+    var point = text.indexOf(".");
+    for (var at = (point < 0 ? text.length() : point) - 3; at > first; at -= 3) {
+      text.insert(at, ',');
+    }
+    return text.toString();
   }
 
   /**

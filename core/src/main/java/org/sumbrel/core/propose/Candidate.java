@@ -24,6 +24,11 @@ record Candidate(OpenItem item, long open, long discount, long late, ReferenceHi
     return hit != null;
   }
 
+  /** Whether the text names it as it stands, without a slip. */
+  boolean namedOutright() {
+    return referenced() && hit.form() != ReferenceHit.Form.REPAIRED;
+  }
+
   static Money money(CurrencyUnit currency, long minor) {
     return Money.ofMinor(currency, minor);
   }

@@ -10,4 +10,10 @@ import java.util.Optional;
  * @param why for and against the payer
  * @param candidates oldest first
  */
-record CandidateGroup(Optional<String> payer, List<Evidence> why, List<Candidate> candidates) {}
+record CandidateGroup(Optional<String> payer, List<Evidence> why, List<Candidate> candidates) {
+
+  /** How much speaks for the payer, in log-odds. */
+  double support() {
+    return why.stream().mapToDouble(Evidence::weight).sum();
+  }
+}

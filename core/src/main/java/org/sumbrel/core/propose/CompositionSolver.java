@@ -21,10 +21,15 @@ import org.sumbrel.core.settle.Policy;
 final class CompositionSolver {
 
   private static final int MOST_CHOICES = 64;
-  private static final int MOST_SETS = 24;
+  private static final int MOST_SETS = 10;
   private static final long MOST_STEPS = 1_000_000;
-  private static final double WORST_SET = -7;
-  private static final int LATEST = 50;
+  private static final int MOST_ITEMS = 12;
+
+  /** A payer who is supported by so much less than another is not thought of in sets. */
+  private static final double UNLIKELY = 2;
+
+  private static final double ACCIDENTS = 2;
+  private static final int LATEST = 30;
 
   private final CandidateSelector selector;
   private final Policy policy;
@@ -40,8 +45,10 @@ final class CompositionSolver {
   Solved solve(Receipt receipt, List<CandidateGroup> groups, List<ReferenceHit> hits) {
     var best = new LinkedHashMap<String, Composition>();
     var exhaustive = true;
+    var strongest = groups.stream().mapToDouble(CandidateGroup::support).max().orElse(0);
     for (var group : groups) {
-      var search = new Search(receipt, group, hits);
+      var likely = group.support() > strongest - UNLIKELY;
+      var search = new Search(receipt, group, hits, likely);
       for (var found : search.run(hits)) {
         best.merge(found.key(), found, (a, b) -> a.weight() >= b.weight() ? a : b);
       }
@@ -54,6 +61,10 @@ final class CompositionSolver {
   private final class Search {
     private final Receipt receipt;
     private final CandidateGroup group;
+
+    /** Whether sets of items that nothing names are worth looking for. */
+    private final boolean likely;
+
     private final long received;
     private final List<Candidate> candidates;
     private final List<Candidate> named;
@@ -61,7 +72,8 @@ final class CompositionSolver {
     private final List<Composition> found = new ArrayList<>();
     private boolean exhaustive = true;
 
-    Search(Receipt receipt, CandidateGroup group, List<ReferenceHit> hits) {
+    Search(Receipt receipt, CandidateGroup group, List<ReferenceHit> hits, boolean likely) {
+      this.likely = likely;
       this.receipt = receipt;
       this.group = group;
       this.received = receipt.amount().getAmountMinorLong();
@@ -77,7 +89,7 @@ final class CompositionSolver {
       for (var candidate : candidates) {
         weigh(List.of(candidate), false);
       }
-      if (!explainedByText()) {
+      if (likely && !explainedByText()) {
         weighSets();
       }
       if (group.payer().isPresent()) {
@@ -90,13 +102,18 @@ final class CompositionSolver {
       return found;
     }
 
-    /** Whether what the text names comes to the amount, so that nobody need look further. */
+    /**
+     * Whether what the text names outright explains the amount, however, or what it may name comes
+     * to it: then nobody need look for sets of others.
+     */
     private boolean explainedByText() {
       return found.stream()
+          .filter(c -> !c.parts().isEmpty())
+          .map(Composition::parts)
           .anyMatch(
-              c ->
-                  c.onAccount() == 0
-                      && c.parts().stream()
+              parts ->
+                  parts.stream().allMatch(p -> p.candidate().namedOutright())
+                      || parts.stream()
                           .allMatch(
                               p ->
                                   p.candidate().referenced()
@@ -190,13 +207,31 @@ final class CompositionSolver {
         amounts[candidates.size() + d] = -candidates.get(discounted[d]).discount();
         values[candidates.size() + d] = Weights.DISCOUNT_IN_SET;
       }
-      var sets = ExactSets.find(amounts, values, received, MOST_SETS, WORST_SET, MOST_STEPS);
+      var sets = ExactSets.find(amounts, values, received, MOST_SETS, worstSet(), MOST_STEPS);
       exhaustive &= sets.exhaustive();
       for (var set : sets.sets()) {
         parts(set.indices(), discounted)
             .ifPresent(
                 parts -> found.add(score.of(parts, Optional.empty(), 0, AmountFit.addUp(parts))));
       }
+    }
+
+    /**
+     * What a set must be worth to mean something: so many items out of so many come to any amount
+     * by accident. Counted are the sets of a size against the amounts that they can come to.
+     */
+    private double worstSet() {
+      var largest = candidates.stream().mapToLong(c -> Math.abs(c.open())).max().orElse(1);
+      var sets = 1.0;
+      var size = 1;
+      while (size < MOST_ITEMS && size < candidates.size()) {
+        sets *= (candidates.size() - size + 1.0) / size;
+        if (sets > ACCIDENTS * largest) {
+          break;
+        }
+        size++;
+      }
+      return size * (Weights.EACH_MORE_ITEM + LATEST * Weights.EACH_LATER_IN_SET);
     }
 
     /** The parts of a set; empty where it has a discount without its item. */

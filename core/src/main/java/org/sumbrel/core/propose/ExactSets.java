@@ -24,7 +24,11 @@ import java.util.stream.IntStream;
  */
 public final class ExactSets {
 
-  private static final double GROWTH = 1.25;
+  private static final double GROWTH = 1.3;
+
+  /** The first limit is this part of the dearest that is of interest. */
+  private static final double FIRST = 16;
+
   private static final double SMALLEST = 1e-9;
   private static final int MOST_CHANGES = 64;
 
@@ -98,10 +102,12 @@ public final class ExactSets {
             .mapToInt(Integer::intValue)
             .toArray();
     // every second change into each half, so that both have cheap ones and dear ones
-    var left = half(order, 0);
-    var right = half(order, 1);
+    var evens = half(order, 0);
+    var odds = half(order, 1);
+    var left = new Half(evens, odds);
+    var right = new Half(odds, evens);
     var dearest = bound - floor;
-    var limit = firstLimit(order);
+    var limit = Math.max(dearest / FIRST, firstLimit(order));
     var best = List.<Chosen>of();
     while (true) {
       var within = Math.min(limit, dearest);
@@ -186,19 +192,45 @@ public final class ExactSets {
     return start[item] ? -amounts[item] : amounts[item];
   }
 
+  /** One half of the changes. */
+  private final class Half {
+    private final int[] items;
+
+    /** What the changes from a place on, and all of the other half, can make more and less. */
+    private final long[] more;
+
+    private final long[] less;
+
+    Half(int[] items, int[] others) {
+      this.items = items;
+      this.more = new long[items.length + 1];
+      this.less = new long[items.length + 1];
+      for (var other : others) {
+        more[items.length] += Math.max(0, change(other));
+        less[items.length] += Math.min(0, change(other));
+      }
+      for (var i = items.length - 1; i >= 0; i--) {
+        more[i] = more[i + 1] + Math.max(0, change(items[i]));
+        less[i] = less[i + 1] + Math.min(0, change(items[i]));
+      }
+    }
+  }
+
   /** All sums of one half's changes that cost no more than a limit, and how they came about. */
   private final class Sums {
     private final int[] items;
+    private final Half half;
     private final double within;
-    private long[] sums = new long[1024];
-    private double[] spent = new double[1024];
-    private int[] parent = new int[1024];
-    private int[] item = new int[1024];
+    private long[] sums = new long[64];
+    private double[] spent = new double[64];
+    private int[] parent = new int[64];
+    private int[] item = new int[64];
     private int size;
     private boolean complete = true;
 
-    Sums(int[] items, double within) {
-      this.items = items;
+    Sums(Half half, double within) {
+      this.items = half.items;
+      this.half = half;
       this.within = within;
     }
 
@@ -220,10 +252,14 @@ public final class ExactSets {
           complete = false;
           return true;
         }
+        var sum = sums[node] + change(items[i]);
+        if (sum + half.less[i + 1] > missing || sum + half.more[i + 1] < missing) {
+          continue;
+        }
         if (++steps > budget) {
           return false;
         }
-        var next = add(sums[node] + change(items[i]), cost, node, items[i]);
+        var next = add(sum, cost, node, items[i]);
         if (!extend(next, i + 1, depth + 1)) {
           return false;
         }
@@ -262,7 +298,7 @@ public final class ExactSets {
     private double dearestKept = Double.POSITIVE_INFINITY;
     private boolean complete;
 
-    Round(int[] left, int[] right, double within) {
+    Round(Half left, Half right, double within) {
       this.left = new Sums(left, within);
       this.right = new Sums(right, within);
       this.within = within;

@@ -11,8 +11,9 @@ import org.apache.commons.text.similarity.JaroWinklerSimilarity;
  * A name as it is compared: diacritics folded, capitals, legal forms and small words dropped.
  *
  * @param words in their order
+ * @param letters which letters each word has, as bits
  */
-record PayerName(List<String> words) {
+record PayerName(List<String> words, List<Integer> letters) {
 
   private static final Set<String> DROPPED =
       Set.of(
@@ -33,7 +34,7 @@ record PayerName(List<String> words) {
         words.add(word);
       }
     }
-    return new PayerName(List.copyOf(words));
+    return new PayerName(List.copyOf(words), words.stream().map(PayerName::letters).toList());
   }
 
   /** The words without what is between them, as a form without blanks has the name. */
@@ -48,14 +49,21 @@ record PayerName(List<String> words) {
     }
     var found = 0.0;
     var all = 0.0;
-    for (var word : known.words) {
-      all += word.length();
-      found += word.length() * words.stream().mapToDouble(w -> alike(w, word)).max().orElse(0);
+    for (var k = 0; k < known.words.size(); k++) {
+      var length = known.words.get(k).length();
+      var best = 0.0;
+      for (var w = 0; w < words.size() && best < 1; w++) {
+        best = Math.max(best, alike(w, known, k));
+      }
+      all += length;
+      found += length * best;
     }
     return found / all;
   }
 
-  private static double alike(String written, String known) {
+  private double alike(int w, PayerName other, int k) {
+    var written = words.get(w);
+    var known = other.words.get(k);
     if (written.equals(known)) {
       return 1;
     }
@@ -63,7 +71,7 @@ record PayerName(List<String> words) {
     if (shorter >= 3 && (known.startsWith(written) || written.startsWith(known))) {
       return 0.95;
     }
-    if (shorter < 4 || mostAlike(written, known) < ALIKE) {
+    if (shorter < 4 || mostAlike(written, letters.get(w), known, other.letters.get(k)) < ALIKE) {
       return 0;
     }
     var similarity = SIMILARITY.apply(written, known);
@@ -74,9 +82,7 @@ record PayerName(List<String> words) {
    * What the similarity of two words can be at most, from which letters occur in them: most pairs
    * are told apart by this, so that few are compared letter by letter.
    */
-  private static double mostAlike(String a, String b) {
-    var inA = letters(a);
-    var inB = letters(b);
+  private static double mostAlike(String a, int inA, String b, int inB) {
     var matches =
         Math.min(
             a.length() - Integer.bitCount(inA & ~inB), b.length() - Integer.bitCount(inB & ~inA));

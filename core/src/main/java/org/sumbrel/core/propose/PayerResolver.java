@@ -144,9 +144,14 @@ final class PayerResolver {
 
   private void resolveByName(String written, Map<String, Evidence> leads) {
     var name = PayerName.of(written);
-    for (var id : byJoinedName.getOrDefault(name.joined(), List.of())) {
+    var exactly = byJoinedName.getOrDefault(name.joined(), List.of());
+    for (var id : exactly) {
       keep(leads, id, "payer.name", "the payer's name is " + name(id), Weights.PAYER_NAME);
     }
+    if (!exactly.isEmpty()) {
+      return;
+    }
+    var says = "\"" + shortened(written) + "\" reads like ";
     for (var id : sharingATellingWord(name)) {
       var known = names.get(id);
       if (name.words().equals(known.words())) {
@@ -154,13 +159,12 @@ final class PayerResolver {
         continue;
       }
       var covered = name.covers(known);
-      var says = "\"" + shortened(written) + "\" reads like " + name(id);
       if (covered >= 0.94) {
-        keep(leads, id, "payer.name", says, Weights.PAYER_NAME - 0.2);
+        keep(leads, id, "payer.name", says + name(id), Weights.PAYER_NAME - 0.2);
       } else if (covered >= 0.75) {
-        keep(leads, id, "payer.name_part", says, Weights.PAYER_NAME_PART);
+        keep(leads, id, "payer.name_part", says + name(id), Weights.PAYER_NAME_PART);
       } else if (known.covers(name) >= 0.9) {
-        keep(leads, id, "payer.name_like", says, Weights.PAYER_NAME_LIKE);
+        keep(leads, id, "payer.name_like", says + name(id), Weights.PAYER_NAME_LIKE);
       }
     }
   }

@@ -51,8 +51,9 @@ final class ReferenceFinder {
   static ReferenceFinder over(Collection<? extends OpenItem> items) {
     var finder = new ReferenceFinder();
     for (var item : items) {
-      finder.index(finder.byNumber, compact(item.number()), item);
-      var digits = ENDS_IN_DIGITS.matcher(compact(item.number()));
+      var number = compact(item.number());
+      finder.index(finder.byNumber, number, item);
+      var digits = ENDS_IN_DIGITS.matcher(number);
       if (digits.matches()) {
         finder.index(finder.byDigits, digits.group(1), item);
       }
@@ -73,6 +74,18 @@ final class ReferenceFinder {
   /** Unicode NFKC, capitals, letters and digits only. */
   static String compact(String text) {
     var out = new StringBuilder(text.length());
+    if (text.chars().allMatch(c -> c < 128)) {
+      // most are plain: no tables needed
+      for (var i = 0; i < text.length(); i++) {
+        var c = text.charAt(i);
+        if (c >= 'a' && c <= 'z') {
+          out.append((char) (c - 'a' + 'A'));
+        } else if (c >= 'A' && c <= 'Z' || c >= '0' && c <= '9') {
+          out.append(c);
+        }
+      }
+      return out.toString();
+    }
     Normalizer.normalize(text, Normalizer.Form.NFKC)
         .toUpperCase(Locale.ROOT)
         .codePoints()

@@ -29,20 +29,32 @@ public record Tolerance(Money under, Money over, BigDecimal percent) {
    * @param baseWords what that is, such as {@code what is applied}
    */
   public String refusal(Money difference, Money base, String baseWords) {
-    var limit = difference.isNegative() ? over : under;
-    var size = difference.abs();
-    if (size.isGreaterThan(limit)) {
+    if (allows(difference, base)) {
+      return "";
+    }
+    var limit = limit(difference);
+    if (difference.abs().isGreaterThan(limit)) {
       return "the limit is " + MoneyText.grouped(limit);
     }
-    var share = base.abs().multipliedBy(percent.movePointLeft(2), RoundingMode.HALF_EVEN);
-    if (size.isGreaterThan(share)) {
-      return "the limit is "
-          + percent.stripTrailingZeros().toPlainString()
-          + " % of "
-          + baseWords
-          + ", here "
-          + MoneyText.grouped(share);
-    }
-    return "";
+    return "the limit is "
+        + percent.stripTrailingZeros().toPlainString()
+        + " % of "
+        + baseWords
+        + ", here "
+        + MoneyText.grouped(share(base));
+  }
+
+  /** Whether the difference is not too large. */
+  public boolean allows(Money difference, Money base) {
+    var size = difference.abs();
+    return !size.isGreaterThan(limit(difference)) && !size.isGreaterThan(share(base));
+  }
+
+  private Money limit(Money difference) {
+    return difference.isNegative() ? over : under;
+  }
+
+  private Money share(Money base) {
+    return base.abs().multipliedBy(percent.movePointLeft(2), RoundingMode.HALF_EVEN);
   }
 }
