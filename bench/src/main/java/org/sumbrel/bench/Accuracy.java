@@ -1,12 +1,19 @@
 package org.sumbrel.bench;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.sumbrel.bench.Payments.Profile;
 import org.sumbrel.bench.Truth.Part;
 import org.sumbrel.core.propose.Proposal;
 import org.sumbrel.core.propose.ProposalEngine;
+import org.sumbrel.core.propose.ReceiptProposals;
 import org.sumbrel.core.propose.Standing;
+import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.ClaimRaised;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.SmallWriteOff;
@@ -14,9 +21,13 @@ import org.sumbrel.core.settle.SmallWriteOff;
 /** How often the engine is right, by behaviour, and how honest its probabilities are. */
 final class Accuracy {
 
+  /** No factor is fitted to the payments of these seeds. */
   private static final long UNSEEN = 7_001;
 
-  private static final class Row {
+  private static final int BINS = 20;
+
+  /** Counts of one behaviour, or of all. */
+  static final class Row {
     int all;
     int determined;
     int right;
@@ -24,108 +35,117 @@ final class Accuracy {
     int clear;
     int clearDetermined;
     int wrongClear;
+    int commonlyRight;
+
+    double ofDetermined(int count) {
+      return count / (double) Math.max(1, determined);
+    }
+
+    double wrongAmongClear() {
+      return wrongClear / (double) Math.max(1, clear);
+    }
+  }
+
+  /**
+   * Proposals that were given about the same probability.
+   *
+   * @param said the mean probability
+   * @param was the share that was right
+   */
+  record Bin(double said, double was, int count) {}
+
+  /** What was measured on one profile. */
+  record Measured(Profile profile, long seed, Map<String, Row> rows, Row total, List<Bin> bins) {
+
+    /** Expected calibration error: the mean distance of what was said from what was. */
+    double calibrationError() {
+      var all = bins.stream().mapToInt(Bin::count).sum();
+      return bins.stream().mapToDouble(b -> b.count() * Math.abs(b.said() - b.was())).sum()
+          / Math.max(1, all);
+    }
   }
 
   private Accuracy() {}
 
-  static void measure(int count, boolean verbose) {
-    for (var profile : Profile.values()) {
-      var world = new World(UNSEEN + profile.ordinal(), count / 2, 8);
-      var made = Payments.of(world, profile, count);
-      var snapshot = world.snapshot();
-      var begun = System.nanoTime();
-      var results = ProposalEngine.over(snapshot).propose(made.receipts());
-      var seconds = (System.nanoTime() - begun) / 1e9;
-      var rows = new TreeMap<String, Row>();
-      var total = new Row();
-      var bins = new double[10][3];
-      for (var result : results) {
-        var truth = made.truths().get(result.receiptId());
-        var key = truth.key();
-        var proposals = result.proposals();
-        var right =
-            result.standing() == Standing.BLANK
-                ? truth.behaviour().equals("nobody")
-                : keyOf(proposals.get(0)).equals(key) && !truth.behaviour().equals("nobody");
-        var inFive = right || proposals.stream().map(Accuracy::keyOf).anyMatch(k -> k.equals(key));
-        for (var row :
-            java.util.List.of(total, rows.computeIfAbsent(truth.behaviour(), b -> new Row()))) {
-          row.all++;
-          if (truth.determined()) {
-            row.determined++;
-            row.right += right ? 1 : 0;
-            row.rightInFive += inFive ? 1 : 0;
-          }
-          if (result.standing() == Standing.CLEAR) {
-            row.clear++;
-            row.clearDetermined += truth.determined() ? 1 : 0;
-            row.wrongClear += right ? 0 : 1;
-          }
-        }
-        if (!proposals.isEmpty()) {
-          var p = proposals.get(0).probability();
-          var bin = bins[(int) Math.min(9, p * 10)];
-          bin[0]++;
-          bin[1] += p;
-          bin[2] += right ? 1 : 0;
-        }
-        if (verbose
-            && !right
-            && (truth.determined()
-                || !proposals.isEmpty() && proposals.get(0).probability() > 0.5)) {
-          var receipt =
-              made.receipts().stream().filter(r -> r.id().equals(result.receiptId())).findFirst();
-          System.out.println(
-              (truth.determined() ? "" : "(open) ")
-                  + truth.behaviour()
-                  + " | "
-                  + receipt.map(r -> r.amount() + " | " + r.payerName() + " | " + r.text()).get()
-                  + " | TRUE "
-                  + key
-                  + " | SAYS "
-                  + proposals.stream()
-                      .limit(2)
-                      .map(p -> keyOf(p) + " " + "%.3f".formatted(p.probability()))
-                      .collect(Collectors.joining(" ; "))
-                  + " "
-                  + result.standing());
-        }
+  /**
+   * Measures one profile on an unseen seed.
+   *
+   * @param wrong hears of each wrong first proposal
+   */
+  static Measured measure(Profile profile, int count, Consumer<String> wrong) {
+    var seed = UNSEEN + profile.ordinal();
+    var world = new World(seed, count / 2, 8);
+    var made = Payments.of(world, profile, count);
+    var byId = made.receipts().stream().collect(Collectors.toMap(Receipt::id, Function.identity()));
+    var common = new CommonPractice(world);
+    var rows = new TreeMap<String, Row>();
+    var total = new Row();
+    var sums = new double[BINS][3];
+    for (var result : ProposalEngine.over(world.snapshot()).propose(made.receipts())) {
+      var truth = made.truths().get(result.receiptId());
+      var receipt = byId.get(result.receiptId());
+      var commonly = common.explain(receipt).equals(truth.key());
+      for (var row : List.of(total, rows.computeIfAbsent(truth.behaviour(), b -> new Row()))) {
+        count(row, result, truth, commonly);
       }
-      System.out.printf("%n%s, %d payments, %.1f s%n", profile, count, seconds);
-      System.out.printf(
-          "%-26s %6s %6s %8s %8s %8s %10s%n",
-          "behaviour", "all", "determ.", "right", "in five", "clear", "wrong clear");
-      rows.forEach(Accuracy::print);
-      print("TOTAL", total);
-      var error = 0.0;
-      var counted = 0.0;
-      for (var bin : bins) {
-        if (bin[0] > 0) {
-          error += Math.abs(bin[1] - bin[2]);
-          counted += bin[0];
-          System.out.printf(
-              "  said %.3f  was %.3f  n %.0f%n", bin[1] / bin[0], bin[2] / bin[0], bin[0]);
-        }
+      if (!result.proposals().isEmpty()) {
+        var said = result.proposals().get(0).probability();
+        var bin = sums[(int) Math.min(BINS - 1, said * BINS)];
+        bin[0]++;
+        bin[1] += said;
+        bin[2] += right(result, truth) ? 1 : 0;
       }
-      System.out.printf(
-          "calibration error %.4f; wrong among clear %.5f; clear of determined %.4f; right of determined %.4f%n",
-          error / Math.max(1, counted),
-          total.wrongClear / (double) Math.max(1, total.clear),
-          total.clearDetermined / (double) Math.max(1, total.determined),
-          total.right / (double) Math.max(1, total.determined));
+      if (!right(result, truth) && (truth.determined() || result.standing() == Standing.CLEAR)) {
+        wrong.accept(describe(receipt, result, truth));
+      }
+    }
+    var bins = new ArrayList<Bin>();
+    for (var sum : sums) {
+      if (sum[0] > 0) {
+        bins.add(new Bin(sum[1] / sum[0], sum[2] / sum[0], (int) sum[0]));
+      }
+    }
+    return new Measured(profile, seed, rows, total, bins);
+  }
+
+  private static void count(Row row, ReceiptProposals result, Truth truth, boolean commonly) {
+    var right = right(result, truth);
+    row.all++;
+    if (truth.determined()) {
+      row.determined++;
+      row.right += right ? 1 : 0;
+      row.rightInFive +=
+          result.proposals().stream().anyMatch(p -> keyOf(p).equals(truth.key())) ? 1 : 0;
+      row.commonlyRight += commonly ? 1 : 0;
+    }
+    if (result.standing() == Standing.CLEAR) {
+      row.clear++;
+      row.clearDetermined += truth.determined() ? 1 : 0;
+      row.wrongClear += right ? 0 : 1;
     }
   }
 
-  private static void print(String name, Row row) {
-    System.out.printf(
-        "%-26s %6d %6d %7.1f%% %7.1f%% %7.1f%% %10d%n",
-        name,
-        row.all,
-        row.determined,
-        100.0 * row.right / Math.max(1, row.determined),
-        100.0 * row.rightInFive / Math.max(1, row.determined),
-        100.0 * row.clearDetermined / Math.max(1, row.determined),
-        row.wrongClear);
+  /** Whether the first proposal is what the payment truly pays; money of nobody's pays nothing. */
+  static boolean right(ReceiptProposals result, Truth truth) {
+    return !result.proposals().isEmpty()
+        && !truth.behaviour().equals(Payments.NOBODY)
+        && keyOf(result.proposals().get(0)).equals(truth.key());
+  }
+
+  private static String describe(Receipt receipt, ReceiptProposals result, Truth truth) {
+    return "%s%s | %s | %s | %s | true %s | said %s %s"
+        .formatted(
+            truth.determined() ? "" : "(open) ",
+            truth.behaviour(),
+            receipt.amount(),
+            receipt.payerName(),
+            receipt.text(),
+            truth.key(),
+            result.proposals().stream()
+                .limit(2)
+                .map(p -> keyOf(p) + " " + "%.3f".formatted(p.probability()))
+                .collect(Collectors.joining(" ; ")),
+            result.standing());
   }
 
   /** A proposal in the words of {@link Truth#key()}. */

@@ -2,23 +2,37 @@ package org.sumbrel.bench;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.Consumer;
+import org.sumbrel.bench.Payments.Profile;
 
 /** {@code bin/bench}: how well and how fast the engine explains made-up payments. */
 public final class Bench {
 
+  private static final Path LATEST = Path.of("bench", "results", "latest.json");
+
   private Bench() {}
 
+  /**
+   * {@code --quick} takes less than two minutes; {@code --wrong} lists what was wrong; {@code --fit
+   * FILE} fits the engine's factors anew instead.
+   */
   public static void main(String[] args) throws Exception {
-    var quick = List.of(args).contains("--quick");
-    var verbose = List.of(args).contains("--wrong");
-    if (List.of(args).contains("--fit")) {
+    var given = List.of(args);
+    if (given.contains("--fit")) {
       Fit.write(Path.of(args[args.length - 1]));
       return;
     }
-    if (List.of(args).contains("--speed")) {
-      Throughput.measure(List.of(1_000, 10_000)).forEach(System.out::println);
-      return;
+    var quick = given.contains("--quick");
+    Consumer<String> wrong = given.contains("--wrong") ? System.out::println : line -> {};
+    var report = new Report(System.out);
+    for (var profile : Profile.values()) {
+      report.accuracy(Accuracy.measure(profile, quick ? 4_000 : 20_000, wrong));
     }
-    Accuracy.measure(quick ? 4_000 : 20_000, verbose);
+    report.race(quick ? SolverRace.run(50, 2, 10) : SolverRace.run(300, 10, 60));
+    report.speed(
+        Throughput.measure(quick ? List.of(1_000, 10_000) : List.of(1_000, 10_000, 100_000)));
+    if (!quick) {
+      report.write(LATEST);
+    }
   }
 }

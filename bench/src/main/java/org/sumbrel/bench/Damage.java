@@ -79,6 +79,33 @@ final class Damage {
     return text;
   }
 
+  /**
+   * The text as a bank hands it on: with figures of its own that name nothing of ours, and broken
+   * at the length of its lines.
+   */
+  String byTheBank(String text, boolean noisy) {
+    var handed = text;
+    if (noisy) {
+      var more =
+          switch (random.nextInt(7)) {
+            case 0 -> "TRN " + (100_000_000_000L + Math.abs(random.nextLong() % 899_999_999_999L));
+            case 1 -> "2026-05-" + (10 + random.nextInt(19));
+            case 2 -> "%02d:%02d".formatted(random.nextInt(24), random.nextInt(60));
+            case 3 -> "CARD XXXX" + (1_000 + random.nextInt(9_000));
+            case 4 -> "TEL 555 " + (1_000 + random.nextInt(9_000));
+            case 5 -> (10 + random.nextInt(19)) + ".05.2026";
+            default -> "SEQ " + (1 + random.nextInt(999));
+          };
+      handed = (random.nextBoolean() ? handed + " " + more : more + " " + handed).strip();
+    }
+    var line = List.of(27, 35, 65, 1_000, 1_000, 1_000).get(random.nextInt(6));
+    var broken = new StringBuilder();
+    for (var at = 0; at < handed.length(); at += line) {
+      broken.append(at == 0 ? "" : " ").append(handed, at, Math.min(at + line, handed.length()));
+    }
+    return broken.toString();
+  }
+
   /** How many figures must be changed, put in, left out or swapped to make one from the other. */
   static int distance(String one, String other) {
     var d = new int[one.length() + 1][other.length() + 1];

@@ -48,9 +48,7 @@ final class Fit {
     for (var result : ProposalEngine.over(world.snapshot()).propose(made.receipts())) {
       if (!result.proposals().isEmpty()) {
         var truth = made.truths().get(result.receiptId());
-        var right =
-            !truth.behaviour().equals("nobody")
-                && Accuracy.keyOf(result.proposals().get(0)).equals(truth.key());
+        var right = Accuracy.right(result, truth);
         examples.add(new Example(result.figures(), right));
       }
     }

@@ -12,6 +12,7 @@ import java.util.Set;
 import org.sumbrel.bench.Truth.Part;
 import org.sumbrel.core.receivables.Customer;
 import org.sumbrel.core.receivables.Invoice;
+import org.sumbrel.core.receivables.OldestFirst;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
 
@@ -20,18 +21,23 @@ final class Payments {
 
   /** How much goes wrong: of references that are written, and of all payments. */
   enum Profile {
-    EASY(5, 4),
-    MIXED(18, 12),
-    HARD(40, 28);
+    EASY(5, 4, 10),
+    MIXED(18, 12, 30),
+    HARD(40, 28, 60);
 
     private final int slipPercent;
     private final int silentPercent;
+    private final int noisePercent;
 
-    Profile(int slipPercent, int silentPercent) {
+    Profile(int slipPercent, int silentPercent, int noisePercent) {
       this.slipPercent = slipPercent;
       this.silentPercent = silentPercent;
+      this.noisePercent = noisePercent;
     }
   }
+
+  /** Money that none of the customers sent. */
+  static final String NOBODY = "nobody";
 
   private static final long DAYS_OF_GRACE = 3;
 
@@ -83,6 +89,10 @@ final class Payments {
       return;
     }
     var day = World.TODAY.minusDays(random.nextInt(2));
+    if (customer.oldestFirst() && random.nextBoolean()) {
+      oldestFirst(customer, day, invoices);
+      return;
+    }
     switch (random.nextInt(20)) {
       case 0, 1, 2 -> whole(customer, day, some(invoices, 1), "one");
       case 3, 4 -> whole(customer, day, some(invoices, 2 + random.nextInt(2)), "list");
@@ -97,6 +107,7 @@ final class Payments {
       case 14 -> withCredit(customer, day, invoices);
       case 15 -> statement(customer, day);
       case 16 -> parent(customer, day);
+      case 18 -> together(customer, day);
       case 17 -> silent(customer, day, some(invoices, 1 + random.nextInt(3)));
       default -> whole(customer, day, some(invoices, 1), "one");
     }
@@ -133,22 +144,75 @@ final class Payments {
     if (with.isEmpty()) {
       return;
     }
-    var invoice = with.get(random.nextInt(with.size()));
-    var less =
-        invoice
-            .open()
-            .multipliedBy(invoice.terms().get().percent().movePointLeft(2), RoundingMode.HALF_UP)
-            .getAmountMinorLong();
-    var open = invoice.open().getAmountMinorLong();
-    var inTime =
-        !day.isAfter(
-            invoice.issuedOn().plusDays(invoice.terms().get().discountDays() + DAYS_OF_GRACE));
+    var first = with.get(random.nextInt(with.size()));
+    var inTime = inTime(first, day);
+    // whoever takes the discount takes it on all that he pays and that is in time alike
+    var items =
+        with.stream()
+            .filter(i -> i == first || inTime && inTime(i, day))
+            .limit(1 + random.nextInt(3))
+            .toList();
+    var less = items.stream().mapToLong(Payments::discount).sum();
+    var amount = items.stream().mapToLong(i -> i.open().getAmountMinorLong()).sum() - less;
+    var parts =
+        items.stream()
+            .map(i -> new Part(i.id(), i.open().getAmountMinorLong(), inTime ? discount(i) : 0))
+            .toList();
     var truth =
         inTime
-            ? new Truth("discount", true, List.of(new Part(invoice.id(), open, less)), "", 0, 0)
-            : new Truth(
-                "late discount", true, List.of(new Part(invoice.id(), open, 0)), "claim", less, 0);
-    send(customer, day, open - less, List.of(invoice), "", truth);
+            ? new Truth("discount", true, parts, "", 0, 0)
+            : new Truth("late discount", true, parts, "claim", less, 0);
+    send(customer, day, amount, List.copyOf(items), "", truth);
+  }
+
+  private static long discount(Invoice invoice) {
+    var percent = invoice.terms().orElseThrow().percent().movePointLeft(2);
+    return invoice.open().multipliedBy(percent, RoundingMode.HALF_UP).getAmountMinorLong();
+  }
+
+  private static boolean inTime(Invoice invoice, LocalDate day) {
+    var days = invoice.terms().orElseThrow().discountDays() + DAYS_OF_GRACE;
+    return !day.isAfter(invoice.issuedOn().plusDays(days));
+  }
+
+  /** A round sum of a customer who is known to pay oldest first, without a word. */
+  private void oldestFirst(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var amount = 10_000L * (1 + random.nextInt(60));
+    var left = amount;
+    var parts = new ArrayList<Part>();
+    for (var invoice : invoices.stream().sorted(OldestFirst.ORDER).toList()) {
+      var taken = Math.min(left, invoice.open().getAmountMinorLong());
+      if (taken > 0) {
+        parts.add(new Part(invoice.id(), taken, 0));
+        left -= taken;
+      }
+    }
+    if (invoices.size() == world.open.get(customer.id()).size()
+        && !world.children.containsKey(customer.id())) {
+      send(
+          customer,
+          day,
+          amount,
+          List.of(),
+          "",
+          new Truth("oldest first", true, parts, "", 0, left));
+    }
+  }
+
+  /** Cheques of several customers banked together: one sum, the numbers in the bank's text. */
+  private void together(Customer first, LocalDate day) {
+    var items = new ArrayList<>(some(freeInvoices(first.id()), 1));
+    var customers = world.customers;
+    for (var more = 1 + random.nextInt(3); more > 0; more--) {
+      var other = customers.get(random.nextInt(customers.size()));
+      if (items.stream().noneMatch(i -> i.customerId().equals(other.id()))) {
+        items.addAll(some(freeInvoices(other.id()), 1));
+      }
+    }
+    if (items.size() > 1) {
+      var truth = new Truth("banked together", true, inFull(items), "", 0, 0);
+      receive(null, day, sum(items), items, "", truth);
+    }
   }
 
   private void fee(Customer customer, LocalDate day, List<OpenItem> invoices) {
@@ -327,7 +391,7 @@ final class Payments {
     receipts.add(
         new Receipt(
             id, "mill", World.TODAY, World.money(100 + random.nextInt(90_000)), "", "", text));
-    truths.put(id, new Truth("nobody", false, List.of(), "", 0, 0));
+    truths.put(id, new Truth(NOBODY, false, List.of(), "", 0, 0));
   }
 
   /**
@@ -356,18 +420,25 @@ final class Payments {
 
   private void send(
       Customer payer, LocalDate day, long amount, List<OpenItem> named, String words, Truth truth) {
-    if (amount <= 0) {
-      return;
+    if (amount > 0) {
+      receive(payer, day, amount, named, words, truth);
     }
+  }
+
+  /**
+   * @param payer null where the bank tells nobody's name
+   */
+  private void receive(
+      Customer payer, LocalDate day, long amount, List<OpenItem> named, String words, Truth truth) {
     truth.parts().forEach(p -> used.add(p.itemId()));
     var id = "E%06d".formatted(receipts.size());
-    var silent = !named.isEmpty() && random.nextInt(100) < profile.silentPercent;
+    var silent = payer != null && !named.isEmpty() && random.nextInt(100) < profile.silentPercent;
     var slipped = !silent && !named.isEmpty() && random.nextInt(100) < profile.slipPercent;
     var text = silent ? words : (written(named, slipped) + " " + words).strip();
-    var account = world.accounts.get(payer.id());
-    var byThird = world.thirdParty.get(payer.id());
+    var account = payer == null ? "" : world.accounts.get(payer.id());
+    var byThird = payer == null ? null : world.thirdParty.get(payer.id());
     var throughThird = byThird != null && random.nextBoolean();
-    var name = throughThird ? byThird : damage.name(payer.name());
+    var name = payer == null ? "" : throughThird ? byThird : damage.name(payer.name());
     receipts.add(
         new Receipt(
             id,
@@ -376,11 +447,11 @@ final class Payments {
             World.money(amount),
             name,
             throughThird || random.nextInt(100) < 40 ? "" : account,
-            text));
+            damage.byTheBank(text, random.nextInt(100) < profile.noisePercent)));
     var plain = truth.adjustment() == 0 && truth.onAccount() == 0 && whole(truth);
     var determined =
         truth.determined()
-            && (!silent || plain && ways(payer.id(), amount) == 1)
+            && (!silent || plain && ways(truth, amount) == 1)
             && (!slipped || (plain || truth.adjustment() != 0) && tellsApart(truth, text, named));
     truths.put(
         id,
@@ -405,6 +476,16 @@ final class Payments {
         .filter(i -> named.stream().noneMatch(n -> n.id().equals(i.id())))
         .filter(i -> truth.adjustmentKind().equals("claim") || i.open().equals(meant.open()))
         .allMatch(i -> Damage.distance(figures, bare(i)) > distance);
+  }
+
+  /** For the one customer whose items they are; where they are of several, nobody can tell. */
+  private int ways(Truth truth, long amount) {
+    var owners =
+        truth.parts().stream()
+            .map(p -> world.byId.get(p.itemId()).customerId())
+            .distinct()
+            .toList();
+    return owners.size() == 1 ? ways(owners.get(0), amount) : 2;
   }
 
   private static String bare(OpenItem item) {

@@ -17,6 +17,7 @@ import org.joda.money.Money;
 import org.sumbrel.core.propose.Alias;
 import org.sumbrel.core.propose.PastPayer;
 import org.sumbrel.core.propose.Snapshot;
+import org.sumbrel.core.receivables.CheckDigit;
 import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.core.receivables.CreditorReference;
 import org.sumbrel.core.receivables.Customer;
@@ -73,7 +74,12 @@ final class World {
       var known = random.nextInt(100) < 60;
       customers.add(
           new Customer(
-              id, COMPANY, name(names), parent, known ? List.of(account) : List.of(), false));
+              id,
+              COMPANY,
+              name(names),
+              parent,
+              known ? List.of(account) : List.of(),
+              random.nextInt(100) < 3));
       parent.ifPresent(p -> children.computeIfAbsent(p, x -> new ArrayList<>()).add(id));
       if (random.nextInt(100) < 4) {
         var payer = "PAYROLL SERVICE " + FIRST[random.nextInt(FIRST.length)] + " " + n;
@@ -185,8 +191,21 @@ final class World {
         money(written.total()),
         money(written.settled() ? 0 : written.total()),
         random.nextInt(100) < 40 ? "PO-" + (10_000 + random.nextInt(90_000)) : "",
-        random.nextInt(100) < 10 ? CreditorReference.around("LM" + n).value() : "",
+        random.nextInt(100) < 20 ? reference(n) : "",
         written.terms());
+  }
+
+  /** A structured reference of one of the standards, around the number. */
+  private String reference(int n) {
+    var ten = "%010d".formatted(n);
+    var long26 = "%026d".formatted(n);
+    return switch (random.nextInt(5)) {
+      case 0 -> long26 + CheckDigit.mod10Recursive(long26);
+      case 1 -> ten + "%02d".formatted(CheckDigit.belgian97(ten));
+      case 2 -> "7" + n + CheckDigit.finnish731("7" + n);
+      case 3 -> "4471" + n + CheckDigit.luhn("4471" + n);
+      default -> CreditorReference.around("LM" + n).value();
+    };
   }
 
   static Money money(long minor) {

@@ -256,9 +256,10 @@ public final class ExactSets {
         if (sum + half.less[i + 1] > missing || sum + half.more[i + 1] < missing) {
           continue;
         }
-        if (++steps > budget) {
+        if (steps >= budget) {
           return false;
         }
+        steps++;
         var next = add(sum, cost, node, items[i]);
         if (!extend(next, i + 1, depth + 1)) {
           return false;
@@ -318,9 +319,10 @@ public final class ExactSets {
       var index = new SumIndex(left.sums, left.size);
       for (var r = 0; r < right.size; r++) {
         for (var l = index.first(missing - right.sums[r]); l >= 0; l = index.next(l)) {
-          if (++steps > budget) {
+          if (steps >= budget) {
             return false;
           }
+          steps++;
           var cost = left.spent[l] + right.spent[r];
           if (cost < dearestKept) {
             keep(l, r);

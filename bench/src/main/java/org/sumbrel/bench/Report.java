@@ -1,0 +1,114 @@
+package org.sumbrel.bench;
+
+import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
+import com.fasterxml.jackson.annotation.PropertyAccessor;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.sumbrel.bench.Accuracy.Measured;
+import org.sumbrel.bench.Accuracy.Row;
+import org.sumbrel.bench.SolverRace.Race;
+import org.sumbrel.bench.Throughput.Run;
+
+/** The figures as a table for people and as JSON for later comparison. */
+final class Report {
+
+  private static final int BAR = 40;
+
+  private final PrintStream out;
+  private final Map<String, Object> results = new LinkedHashMap<>();
+
+  Report(PrintStream out) {
+    this.out = out;
+  }
+
+  void accuracy(Measured measured) {
+    out.printf("%n%s, seed %d%n", measured.profile(), measured.seed());
+    out.printf(
+        "%-26s %6s %9s %8s %8s %8s %9s %12s%n",
+        "behaviour", "all", "determ.", "right", "in five", "clear", "commonly", "wrong clear");
+    measured.rows().forEach(this::row);
+    row("TOTAL", measured.total());
+    out.println("said   was    how many");
+    for (var bin : measured.bins()) {
+      out.printf(
+          "%.3f  %.3f  %6d  %s%n",
+          bin.said(), bin.was(), bin.count(), "#".repeat((int) Math.round(bin.was() * BAR)));
+    }
+    var total = measured.total();
+    var figures = new LinkedHashMap<String, Object>();
+    figures.put("seed", measured.seed());
+    figures.put("payments", total.all);
+    figures.put("determined", total.determined);
+    figures.put("wrongAmongClear", total.wrongAmongClear());
+    figures.put("clearOfDetermined", total.ofDetermined(total.clearDetermined));
+    figures.put("rightOfDetermined", total.ofDetermined(total.right));
+    figures.put("inFiveOfDetermined", total.ofDetermined(total.rightInFive));
+    figures.put("commonPracticeRightOfDetermined", total.ofDetermined(total.commonlyRight));
+    figures.put("calibrationError", measured.calibrationError());
+    figures.forEach((name, value) -> out.printf("%-32s %s%n", name, shown(value)));
+    figures.put("bins", measured.bins());
+    figures.put("behaviours", measured.rows());
+    results.put(measured.profile().name(), figures);
+  }
+
+  private static String shown(Object value) {
+    return value instanceof Double d ? "%.5f".formatted(d) : value.toString();
+  }
+
+  private void row(String name, Row row) {
+    out.printf(
+        "%-26s %6d %9d %7.1f%% %7.1f%% %7.1f%% %8.1f%% %12d%n",
+        name,
+        row.all,
+        row.determined,
+        100 * row.ofDetermined(row.right),
+        100 * row.ofDetermined(row.rightInFive),
+        100 * row.ofDetermined(row.clearDetermined),
+        100 * row.ofDetermined(row.commonlyRight),
+        row.wrongClear);
+  }
+
+  void race(Race race) {
+    out.printf(
+        "%n400 items, a true set of 12: %d instances, %d proven, median %.1f ms, p99 %.1f ms%n",
+        race.instances(), race.proven(), race.median(), race.p99());
+    out.printf(
+        "CP-SAT on %d of them: same best value %d, not finished %d, median %.0f ms, %.0f times ours%n",
+        race.raced(), race.same(), race.unfinished(), race.independentMedian(), race.timesFaster());
+    results.put("solver", race);
+  }
+
+  void speed(List<Run> runs) {
+    out.printf(
+        "%n%9s %9s %10s %12s %10s%n", "receipts", "items", "seconds", "per second", "heap MiB");
+    for (var run : runs) {
+      out.printf(
+          "%9d %9d %10.2f %12.0f %10d%n",
+          run.receipts(), run.items(), run.seconds(), run.perSecond(), run.heapMebibytes());
+    }
+    for (var n = 1; n < runs.size(); n++) {
+      out.printf(
+          "%d receipts cost %.1f times as much as %d%n",
+          runs.get(n).receipts(),
+          runs.get(n).seconds() / runs.get(n - 1).seconds(),
+          runs.get(n - 1).receipts());
+    }
+    results.put("speed", runs);
+  }
+
+  void write(Path file) throws IOException {
+    Files.createDirectories(file.getParent());
+    new ObjectMapper()
+        .setVisibility(PropertyAccessor.FIELD, Visibility.ANY)
+        .enable(SerializationFeature.INDENT_OUTPUT)
+        .writeValue(file.toFile(), results);
+    out.println("written to " + file.getFileName());
+  }
+}
