@@ -28,6 +28,9 @@ public final class Bench {
     for (var profile : Profile.values()) {
       report.accuracy(Accuracy.measure(profile, quick ? 4_000 : 20_000, wrong));
     }
+    if (given.contains("--accuracy")) {
+      return;
+    }
     report.race(quick ? SolverRace.run(50, 2, 10) : SolverRace.run(300, 10, 60));
     report.speed(
         Throughput.measure(quick ? List.of(1_000, 10_000) : List.of(1_000, 10_000, 100_000)));

@@ -83,7 +83,7 @@ final class Payments {
       return;
     }
     if (invoices.isEmpty()) {
-      if (random.nextInt(100) < 10) {
+      if (random.nextInt(100) < 10 && !customer.oldestFirst()) {
         ahead(customer);
       }
       return;

@@ -20,7 +20,10 @@ final class BatchAssigner {
   private static final double TAKEN = -4.0;
 
   /** What is stronger than this is as sure as can be: between two such the earlier comes first. */
-  private static final double SURE = 12;
+  private static final double SURE = 25;
+
+  /** What an explanation that would fit any amount is worth at most beside one that fits this. */
+  private static final double LOOSE = 1;
 
   private static final int MOST_OPTIONS = 6;
   private static final int WEIGHED_IN_EVERY_WAY = 24;
@@ -41,10 +44,12 @@ final class BatchAssigner {
      * taken from a strong one for its sake.
      */
     private double value(int option) {
-      return option < compositions.size()
-          ? Math.log1p(
-              Math.exp(Math.min(SURE, compositions.get(option).weight() - Weights.NONE_OF_THESE)))
-          : 0;
+      if (option >= compositions.size()) {
+        return 0;
+      }
+      var composition = compositions.get(option);
+      var most = composition.fitsAnyAmount() ? LOOSE : SURE;
+      return Math.min(most, Math.log1p(Math.exp(composition.weight() - Weights.NONE_OF_THESE)));
     }
 
     private double margin() {

@@ -166,12 +166,12 @@ final class Calibration {
 
   /** How firm that is; two that explain it about as well are torn, whatever their probability. */
   Standing standing(double[] probabilities, List<Composition> ranked) {
-    if (probabilities.length == 0 || probabilities[0] < FLOOR) {
-      return Standing.BLANK;
-    }
     var second = 0.0;
     for (var i = 1; i < probabilities.length; i++) {
       second = Math.max(second, probabilities[i]);
+    }
+    if (probabilities.length == 0 || Math.max(probabilities[0], second) < FLOOR) {
+      return Standing.BLANK;
     }
     var lead =
         ranked.get(0).weight()

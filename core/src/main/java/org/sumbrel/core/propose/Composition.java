@@ -44,6 +44,15 @@ record Composition(
         + (onAccount == 0 ? "" : payer.orElse(""));
   }
 
+  /**
+   * Whether it takes parts of items, or more than all of them, that the text does not name: with
+   * any other amount it would be as good.
+   */
+  boolean fitsAnyAmount() {
+    var loose = onAccount != 0 || parts.stream().anyMatch(p -> p.amount() != p.candidate().open());
+    return loose && parts.stream().noneMatch(p -> p.candidate().namedOutright());
+  }
+
   Composition with(Evidence more) {
     var all = new ArrayList<>(evidence);
     all.add(more);

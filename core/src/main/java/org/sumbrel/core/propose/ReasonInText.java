@@ -35,7 +35,8 @@ record ReasonInText(ClaimReason reason, String written) {
     WORDS.put(
         reason,
         Pattern.compile(
-            "\\b(?:" + words + ")\\b",
+            // a bank's line may end within a word
+            "\\b(?:" + words.replaceAll("(?<=\\p{L})(?=\\p{L})", " ?") + ")\\b",
             Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE | Pattern.UNICODE_CHARACTER_CLASS));
   }
 

@@ -40,6 +40,13 @@ final class ReferenceFinder {
           "\\d{4}-\\d{2}-\\d{2}|(?<![\\d/.-])\\d{1,2}[./-]\\d{1,2}[./-](?:\\d{4}|\\d{2})(?![\\d/])|\\b20\\d{6}\\b|\\d{1,2}:\\d{2}"
               + "|\\d[\\d,.']*[.,]\\d{2}(?!\\d)");
 
+  /** Figures that their label says are something else, and card numbers of which most is hidden. */
+  private static final Pattern LABELLED =
+      Pattern.compile(
+          "\\b(?:TEL|PHONE|FAX|CARD)\\b[ .:#]*[X*+]*\\d+(?:[ -]\\d{3,4}\\b){0,3}"
+              + "|\\b(?:TRN|TRACE|SEQ|AUTH|VAT|TAX ID|EIN|ACCT|ACCOUNT)\\b[ .:#]*\\d+"
+              + "|[X*]{2,} ?\\d+");
+
   private final Map<String, List<OpenItem>> byNumber = new HashMap<>();
   private final Map<String, List<OpenItem>> byOrder = new HashMap<>();
   private final Map<String, List<OpenItem>> byCreditorReference = new HashMap<>();
@@ -144,6 +151,7 @@ final class ReferenceFinder {
     void run() {
       var tokens = tokens();
       findCreditorReferences(tokens);
+      skip(LABELLED);
       for (var size = Math.min(LONGEST_WINDOW, tokens.size()); size >= 1; size--) {
         for (var first = 0; first + size <= tokens.size(); first++) {
           findInWindow(tokens.subList(first, first + size));
@@ -219,11 +227,15 @@ final class ReferenceFinder {
       }
     }
 
-    private void findDigits(List<int[]> tokens) {
-      var others = OTHER_FIGURES.matcher(text);
-      while (others.find()) {
-        markRead(others.start(), others.end());
+    private void skip(Pattern other) {
+      var places = other.matcher(text);
+      while (places.find()) {
+        markRead(places.start(), places.end());
       }
+    }
+
+    private void findDigits(List<int[]> tokens) {
+      skip(OTHER_FIGURES);
       for (var token : tokens) {
         var digits = ENDS_IN_DIGITS.matcher(text.substring(token[0], token[1]));
         if (!isRead(token[0], token[1])
@@ -238,38 +250,66 @@ final class ReferenceFinder {
 
     /**
      * Lists as people shorten them: after a number, {@code /52} or {@code & 52} changes its last
-     * figures, and {@code -23} runs through to it.
+     * figures, and {@code -23} runs through to it. Which number of the list was shortened from is
+     * not said, so that there may be several readings.
      */
     private void findLists(List<int[]> tokens) {
       for (var i = 0; i + 1 < tokens.size(); i++) {
-        var first = digitsAt(tokens.get(i));
-        if (first.isEmpty() || !named(tokens.get(i))) {
+        if (digitsAt(tokens.get(i)).isEmpty() || !named(tokens.get(i))) {
           continue;
         }
-        for (var j = i + 1; j < tokens.size(); j++) {
-          var between = text.substring(tokens.get(j - 1)[1], tokens.get(j)[0]);
-          var more = text.substring(tokens.get(j)[0], tokens.get(j)[1]);
-          if (!SEPARATOR.matcher(between).matches()
-              || !more.matches("\\d{1,9}")
-              || isRead(tokens.get(j)[0], tokens.get(j)[1])
-              || more.length() >= first.length()) {
-            break;
-          }
-          var last = first.substring(0, first.length() - more.length()) + more;
-          if (between.strip().equals("-")) {
-            run(first, last, tokens.get(j));
-          } else if (byDigits.containsKey(last)) {
-            hit(byDigits.get(last), Form.LISTED, tokens.get(j)[0], tokens.get(j)[1]);
-          }
+        var whole = new ArrayList<String>();
+        whole.add(digitsAt(tokens.get(i)));
+        var at = i + 1;
+        for (; at < tokens.size() && listed(tokens, at, whole); at++) {
+          // each further part of the list is read as it comes
         }
-        if (i + 1 < tokens.size()) {
-          var to = digitsAt(tokens.get(i + 1));
-          var between = text.substring(tokens.get(i)[1], tokens.get(i + 1)[0]);
-          if (between.strip().equals("-") && to.length() == first.length()) {
-            run(first, to, tokens.get(i + 1));
+        i = at - 1;
+      }
+    }
+
+    /**
+     * Reads one more part of a list.
+     *
+     * @param whole the numbers of the list so far that were written in full; may grow
+     * @return whether it was part of the list
+     */
+    private boolean listed(List<int[]> tokens, int at, List<String> whole) {
+      var token = tokens.get(at);
+      var between = text.substring(tokens.get(at - 1)[1], token[0]);
+      if (!SEPARATOR.matcher(between).matches()) {
+        return false;
+      }
+      var more = text.substring(token[0], token[1]);
+      var dash = between.strip().equals("-");
+      var full = digitsAt(token);
+      if (named(token) && !full.isEmpty()) {
+        if (dash && full.length() == whole.get(whole.size() - 1).length()) {
+          run(whole.get(whole.size() - 1), full, token);
+        }
+        whole.add(full);
+        return true;
+      }
+      if (!more.matches("\\d{1,9}") || isRead(token[0], token[1])) {
+        return false;
+      }
+      var readings = new LinkedHashSet<OpenItem>();
+      for (var first : whole) {
+        if (more.length() < first.length()) {
+          var last = first.substring(0, first.length() - more.length()) + more;
+          if (dash) {
+            run(first, last, token);
+            return true;
           }
+          readings.addAll(byDigits.getOrDefault(last, List.of()));
+        } else if (dash && more.length() == first.length()) {
+          run(first, more, token);
         }
       }
+      if (!readings.isEmpty()) {
+        hit(List.copyOf(readings), Form.LISTED, token[0], token[1]);
+      }
+      return !readings.isEmpty() || dash;
     }
 
     /** The numbers between two that a dash joins, where they are few. */
@@ -373,8 +413,9 @@ final class ReferenceFinder {
     private void hit(List<OpenItem> items, Form form, int start, int end) {
       markRead(start, end);
       var written = (sameLength ? receipt.text() : text).substring(start, end);
-      // one form of several items tells less; of a slip that is said by the explanations themselves
-      var several = form == Form.REPAIRED ? 0 : Math.log(items.size());
+      // one form of several items tells less; of a slip and of a list that is said by the
+      // explanations themselves
+      var several = form == Form.REPAIRED || form == Form.LISTED ? 0 : Math.log(items.size());
       var weight = Weights.of(form, written.length()) - several;
       var mention = mentions++;
       for (var item : items) {
