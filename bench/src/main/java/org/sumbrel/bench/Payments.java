@@ -438,7 +438,11 @@ final class Payments {
     var account = payer == null ? "" : world.accounts.get(payer.id());
     var byThird = payer == null ? null : world.thirdParty.get(payer.id());
     var throughThird = byThird != null && random.nextBoolean();
-    var name = payer == null ? "" : throughThird ? byThird : damage.name(payer.name());
+    var unknown = payer != null && random.nextInt(100) < 3;
+    var name =
+        payer == null
+            ? ""
+            : unknown ? "Paying agency " + id : throughThird ? byThird : damage.name(payer.name());
     receipts.add(
         new Receipt(
             id,
@@ -446,11 +450,12 @@ final class Payments {
             day,
             World.money(amount),
             name,
-            throughThird || random.nextInt(100) < 40 ? "" : account,
+            unknown || throughThird || random.nextInt(100) < 40 ? "" : account,
             damage.byTheBank(text, random.nextInt(100) < profile.noisePercent)));
     var plain = truth.adjustment() == 0 && truth.onAccount() == 0 && whole(truth);
     var determined =
         truth.determined()
+            && !(unknown && (silent || slipped || named.isEmpty()))
             && (!silent || plain && ways(truth, amount) == 1)
             && (!slipped || (plain || truth.adjustment() != 0) && tellsApart(truth, text, named));
     truths.put(

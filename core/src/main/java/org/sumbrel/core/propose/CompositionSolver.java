@@ -2,10 +2,12 @@ package org.sumbrel.core.propose;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.Composition.Part;
@@ -21,6 +23,7 @@ import org.sumbrel.core.settle.Policy;
 final class CompositionSolver {
 
   private static final int MOST_CHOICES = 64;
+  private static final int MOST_LEFT_OUT = 60;
   private static final int MOST_SETS = 10;
   private static final long MOST_STEPS = 1_000_000;
   private static final int MOST_ITEMS = 12;
@@ -133,33 +136,46 @@ final class CompositionSolver {
       if (named.isEmpty()) {
         return choices;
       }
-      choices.add(List.of());
+      choices.add(new ArrayList<>());
       for (var alternatives : byMention.values()) {
-        var longer = new ArrayList<List<Candidate>>();
-        for (var choice : choices) {
-          for (var candidate : alternatives) {
-            if (longer.size() < MOST_CHOICES) {
-              var one = new ArrayList<>(choice);
-              one.add(candidate);
-              longer.add(one);
-            }
-          }
-        }
-        choices = longer;
+        choices = longer(choices, alternatives);
       }
       return choices;
     }
 
+    private static List<List<Candidate>> longer(
+        List<List<Candidate>> choices, List<Candidate> alternatives) {
+      if (alternatives.size() == 1) {
+        choices.forEach(choice -> choice.add(alternatives.get(0)));
+        return choices;
+      }
+      var longer = new ArrayList<List<Candidate>>();
+      for (var choice : choices) {
+        for (var candidate : alternatives) {
+          if (longer.size() < MOST_CHOICES) {
+            var one = new ArrayList<>(choice);
+            one.add(candidate);
+            longer.add(one);
+          }
+        }
+      }
+      return longer;
+    }
+
     private void weighNamed(List<Candidate> choice) {
       weigh(choice, true);
-      if (choice.size() > 1) {
+      if (choice.size() > 1 && choice.size() <= MOST_LEFT_OUT) {
         for (var left : choice) {
           weigh(List.of(left), true);
           weigh(choice.stream().filter(c -> c != left).toList(), false);
         }
       }
+      var open = choice.stream().mapToLong(Candidate::open).sum();
+      var discount = choice.stream().mapToLong(Candidate::discount).sum();
       for (var other : candidates) {
-        if (!other.referenced()) {
+        var missing = open + other.open() - received;
+        var exact = missing == 0 || missing == discount + other.discount();
+        if (!other.referenced() && (exact || missing > 0 && choice.size() <= MOST_LEFT_OUT)) {
           var more = new ArrayList<>(choice);
           more.add(other);
           weighExact(more);
@@ -290,16 +306,24 @@ final class CompositionSolver {
           candidates.stream().filter(c -> !c.item().dueOn().isAfter(receipt.receivedOn())).toList();
       if (due.size() > 1
           && due.size() < candidates.size()
+          && !interchangeable(due)
           && due.stream().mapToLong(Candidate::open).sum() == received) {
         idea(due, "everything that is due, to the cent");
       }
       var sum = 0L;
       for (var n = 0; n < candidates.size() - 1; n++) {
         sum += candidates.get(n).open();
-        if (sum == received && n > 1) {
+        if (sum == received && n > 1 && !interchangeable(candidates.subList(0, n + 1))) {
           idea(candidates.subList(0, n + 1), "the " + (n + 1) + " oldest, to the cent");
         }
       }
+    }
+
+    /** Whether one that is left out has the amount of one that is not: then either may be meant. */
+    private boolean interchangeable(List<Candidate> items) {
+      var amounts = items.stream().map(Candidate::open).collect(Collectors.toSet());
+      var inside = new HashSet<>(items);
+      return candidates.stream().anyMatch(c -> !inside.contains(c) && amounts.contains(c.open()));
     }
 
     /** The items are not counted one by one: together they are one idea. */

@@ -226,6 +226,7 @@ public final class ExactSets {
     private int[] parent = new int[64];
     private int[] item = new int[64];
     private int size;
+    private long allowed;
     private boolean complete = true;
 
     Sums(Half half, double within) {
@@ -238,6 +239,8 @@ public final class ExactSets {
      * @return false where the budget did not last
      */
     boolean fill() {
+      // what is left is for this half, the other, and their meeting
+      allowed = steps + (budget - steps) / 3;
       add(0, 0, -1, -1);
       return extend(0, 0, 0);
     }
@@ -256,7 +259,7 @@ public final class ExactSets {
         if (sum + half.less[i + 1] > missing || sum + half.more[i + 1] < missing) {
           continue;
         }
-        if (steps >= budget) {
+        if (steps >= allowed) {
           return false;
         }
         steps++;

@@ -19,6 +19,9 @@ final class PayerResolver {
   private static final int KEY_LENGTH = 4;
   private static final int TELLING = 200;
 
+  /** The longest field that banks have for a name. */
+  private static final int NAME_LENGTH = 140;
+
   private final Map<String, Customer> customers = new HashMap<>();
   private final Map<String, PayerName> names = new HashMap<>();
   private final Map<String, List<String>> byAccount = new HashMap<>();
@@ -109,15 +112,37 @@ final class PayerResolver {
           Weights.PAYER_ALIAS);
     }
     resolveByHistory(receipt, leads);
-    resolveByName(receipt.payerName().isBlank() ? receipt.text() : receipt.payerName(), leads);
+    resolveByName(receipt.payerName().isBlank() ? beginning(receipt) : receipt.payerName(), leads);
     return leads.entrySet().stream()
-        .map(e -> new PayerLead(e.getKey(), e.getValue()))
+        .map(e -> new PayerLead(e.getKey(), shared(e.getValue(), leads)))
         .sorted(
             Comparator.comparingDouble(PayerLead::weight)
                 .reversed()
                 .thenComparing(PayerLead::customerId))
         .limit(MOST_LEADS)
         .toList();
+  }
+
+  /** Where the bank gives no name, the text often begins with it. */
+  private static String beginning(Receipt receipt) {
+    return receipt.text().substring(0, Math.min(NAME_LENGTH, receipt.text().length()));
+  }
+
+  /** A name that fits several customers as well speaks for each of them less. */
+  private static Evidence shared(Evidence name, Map<String, Evidence> leads) {
+    if (!name.code().startsWith("payer.name")) {
+      return name;
+    }
+    var alike =
+        leads.values().stream()
+            .filter(e -> e.code().equals(name.code()) && e.weight() == name.weight())
+            .count();
+    return alike == 1
+        ? name
+        : new Evidence(
+            name.code(),
+            name.text() + ", as like as " + (alike - 1) + (alike == 2 ? " other" : " others"),
+            name.weight() - Math.log(alike));
   }
 
   private void resolveByHistory(Receipt receipt, Map<String, Evidence> leads) {

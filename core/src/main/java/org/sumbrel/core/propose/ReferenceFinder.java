@@ -221,9 +221,18 @@ final class ReferenceFinder {
             start,
             end);
       } else if (byNumber.containsKey(form)) {
-        hit(byNumber.get(form), Form.NUMBER, start, end);
+        hitNumber(byNumber.get(form), start, end);
       } else if (byOrder.containsKey(form)) {
         hit(byOrder.get(form), Form.ORDER, start, end);
+      }
+    }
+
+    /** A number that is written as a date is none, unless the amount says that it is meant. */
+    private void hitNumber(List<OpenItem> items, int start, int end) {
+      if (!OTHER_FIGURES.matcher(text.substring(start, end)).matches()) {
+        hit(items, Form.NUMBER, start, end);
+      } else if (items.stream().anyMatch(i -> i.open().equals(receipt.amount()))) {
+        hit(items, Form.DIGITS, start, end);
       }
     }
 

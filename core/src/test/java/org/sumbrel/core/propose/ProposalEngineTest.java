@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.concurrent.ForkJoinPool;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.joda.money.Money;
@@ -322,5 +323,37 @@ class ProposalEngineTest {
     var map = new HashMap<String, ReceiptProposals>();
     results.forEach(r -> map.put(r.receiptId(), r));
     return map;
+  }
+
+  /** One processor or eight: the same result. */
+  @Property(tries = 25)
+  void proposesTheSameOnAnyNumberOfThreads(@ForAll Random random) throws Exception {
+    var snapshot = randomSnapshot(random);
+    var receipts = randomReceipts(random);
+    assertThat(onThreads(8, snapshot, receipts)).isEqualTo(onThreads(1, snapshot, receipts));
+  }
+
+  private static List<ReceiptProposals> onThreads(
+      int threads, Snapshot snapshot, List<Receipt> receipts) throws Exception {
+    var pool = new ForkJoinPool(threads);
+    try {
+      return pool.submit(() -> ProposalEngine.over(snapshot).propose(receipts)).get();
+    } finally {
+      pool.shutdown();
+    }
+  }
+
+  /** A customer who has nothing to do with any of it changes nothing. */
+  @Property(tries = 100)
+  void isNotMovedByAStranger(@ForAll Random random) {
+    var snapshot = randomSnapshot(random);
+    var receipts = randomReceipts(random);
+    var customers = new ArrayList<>(snapshot.customers());
+    customers.add(customer("stranger", "Vexley Quartz"));
+    var items = new ArrayList<OpenItem>(snapshot.items());
+    items.add(invoice("ZZ-99888777", "stranger", "31337.31"));
+    var more = new Snapshot(items, Map.of(), customers, List.of(), List.of(), snapshot.policy());
+    assertThat(ProposalEngine.over(more).propose(receipts))
+        .isEqualTo(ProposalEngine.over(snapshot).propose(receipts));
   }
 }
