@@ -31,7 +31,7 @@ public final class Bench {
     if (given.contains("--accuracy")) {
       return;
     }
-    report.race(quick ? SolverRace.run(50, 2, 10) : SolverRace.run(300, 10, 60));
+    report.race(quick ? SolverRace.run(50, 2, 10) : SolverRace.run(300, 6, 30));
     report.speed(
         Throughput.measure(quick ? List.of(1_000, 10_000) : List.of(1_000, 10_000, 100_000)));
     if (!quick) {

@@ -140,6 +140,7 @@ final class CandidateSelector {
     }
     var owners =
         named.stream()
+            .filter(i -> !paidBy(i.customerId(), leads))
             .map(i -> customer(i.customerId()).map(Customer::name).orElse(i.customerId()))
             .distinct()
             .limit(3)

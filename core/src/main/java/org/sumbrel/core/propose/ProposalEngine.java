@@ -25,6 +25,9 @@ public final class ProposalEngine {
 
   private static final int MOST_PROPOSALS = 5;
 
+  /** What is less probable than this is not told behind the first. */
+  private static final double LEAST = 0.0005;
+
   private static final Pattern LONG_NUMBER = Pattern.compile("\\d{4,}");
 
   private final Snapshot snapshot;
@@ -62,6 +65,19 @@ public final class ProposalEngine {
    * @param progress hears how many receipts have been looked at, from several threads
    */
   public List<ReceiptProposals> propose(Collection<Receipt> receipts, IntConsumer progress) {
+    return propose(receipts, progress, false);
+  }
+
+  /**
+   * The same, with what is too improbable to be told: for whoever fits the factors of the
+   * probability, since leaving those out would make all others look better.
+   */
+  public List<ReceiptProposals> proposeEvenTheImprobable(Collection<Receipt> receipts) {
+    return propose(receipts, done -> {}, true);
+  }
+
+  private List<ReceiptProposals> propose(
+      Collection<Receipt> receipts, IntConsumer progress, boolean all) {
     var done = new AtomicInteger();
     // each receipt is thought about by itself, on as many processors as there are
     var thoughts =
@@ -78,7 +94,9 @@ public final class ProposalEngine {
             thoughts.stream()
                 .map(t -> new Wanting(t.receipt(), t.solved().compositions()))
                 .toList());
-    return thoughts.parallelStream().map(t -> result(t, assigned.get(t.receipt().id()))).toList();
+    return thoughts.parallelStream()
+        .map(t -> result(t, assigned.get(t.receipt().id()), all))
+        .toList();
   }
 
   /** What was found for one receipt before the others were looked at. */
@@ -91,15 +109,21 @@ public final class ProposalEngine {
     return new Thought(receipt, hits, solved);
   }
 
-  private ReceiptProposals result(Thought thought, BatchAssigner.Assigned assigned) {
+  private ReceiptProposals result(Thought thought, BatchAssigner.Assigned assigned, boolean all) {
     var receipt = thought.receipt();
     var hits = thought.hits();
     var solved = thought.solved();
     var ranked = assigned.compositions();
     var figures = Calibration.figures(ranked, solved.compositions(), unread(receipt, hits));
     var probabilities = calibration.probabilities(ranked, figures);
+    var standing = calibration.standing(probabilities, ranked);
     var proposals = new ArrayList<Proposal>();
-    for (var i = 0; i < Math.min(MOST_PROPOSALS, ranked.size()); i++) {
+    // what is below the floor is not worth anybody's while
+    var worth = standing == Standing.BLANK && !all ? 0 : Math.min(MOST_PROPOSALS, ranked.size());
+    for (var i = 0; i < worth; i++) {
+      if (i > 0 && probabilities[i] < LEAST) {
+        continue;
+      }
       proposals.add(ranked.get(i).toProposal(receipt.amount().getCurrencyUnit(), probabilities[i]));
     }
     var notes = new ArrayList<>(assigned.notes());
@@ -110,8 +134,8 @@ public final class ProposalEngine {
     }
     return new ReceiptProposals(
         receipt.id(),
-        calibration.standing(probabilities, ranked),
-        calibration.alternatives(ranked),
+        standing,
+        worth == 0 ? 0 : calibration.alternatives(ranked),
         solved.exhaustive(),
         proposals,
         notes,
