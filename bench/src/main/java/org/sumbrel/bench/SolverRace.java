@@ -93,7 +93,7 @@ final class SolverRace {
     return new Instance(amounts, values, target);
   }
 
-  private static ExactSets.Found ours(Instance instance) {
+  private static ExactSets.Answer ours(Instance instance) {
     return ExactSets.find(instance.amounts, instance.values, instance.target, 1, -20, BUDGET);
   }
 

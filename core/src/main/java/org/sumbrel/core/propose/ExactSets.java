@@ -56,7 +56,7 @@ public final class ExactSets {
    *     none
    * @param steps the work that was done
    */
-  public record Found(List<Chosen> sets, boolean exhaustive, long steps) {}
+  public record Answer(List<Chosen> sets, boolean exhaustive, long steps) {}
 
   /**
    * One set.
@@ -86,14 +86,14 @@ public final class ExactSets {
    * @param floor sets worth less are of no interest
    * @param budget how many steps may be taken
    */
-  public static Found find(
+  public static Answer find(
       long[] amounts, double[] values, long target, int most, double floor, long budget) {
     return new ExactSets(amounts, values, target, most, floor, budget).run();
   }
 
-  private Found run() {
+  private Answer run() {
     if (!divide()) {
-      return new Found(List.of(), true, steps);
+      return new Answer(List.of(), true, steps);
     }
     var order =
         IntStream.range(0, amounts.length)
@@ -115,7 +115,7 @@ public final class ExactSets {
       if (!round.run()) {
         // the last limit that was searched to its end is what is proven
         var found = best.size() >= round.found.size() ? best : round.chosen();
-        return new Found(found, false, steps);
+        return new Answer(found, false, steps);
       }
       best = round.chosen();
       // halves that each keep to the limit may together cost twice as much: that is not proven yet
@@ -123,7 +123,7 @@ public final class ExactSets {
       var last = best.size() < most ? Double.POSITIVE_INFINITY : bound - best.get(most - 1).value();
       var all = last <= within || round.complete || within >= dearest;
       if (all || first <= within && steps > budget / FURTHER) {
-        return new Found(best, true, steps);
+        return new Answer(best, true, steps);
       }
       limit = Math.min(limit * GROWTH, last) + SMALLEST;
     }
