@@ -31,6 +31,7 @@ public final class ExactSets {
 
   private static final double SMALLEST = 1e-9;
   private static final int MOST_CHANGES = 64;
+  private static final int KEEPING = 50;
 
   /** Once the best set is proven, further ones are looked for with this part of the budget. */
   private static final int FURTHER = 10;
@@ -51,7 +52,7 @@ public final class ExactSets {
   /**
    * Sets found.
    *
-   * @param sets most valuable first; of equal ones the one with the earlier amounts
+   * @param sets most valuable first; of equal ones as many as are wanted
    * @param exhaustive whether it is proven that no set is better than the first, or that there is
    *     none
    * @param steps the work that was done
@@ -336,6 +337,8 @@ public final class ExactSets {
     }
 
     private void keep(int l, int r) {
+      // to write a set down costs more than to look at a sum
+      steps += KEEPING;
       var changed = new BitSet(amounts.length);
       left.mark(l, changed);
       right.mark(r, changed);
@@ -349,7 +352,7 @@ public final class ExactSets {
         var kept = chosen();
         found.clear();
         found.addAll(kept);
-        dearestKept = bound - kept.get(kept.size() - 1).value() + SMALLEST;
+        dearestKept = bound - kept.get(kept.size() - 1).value() - SMALLEST;
       }
     }
 
