@@ -25,7 +25,7 @@ final class CompositionSolver {
   private static final int MOST_CHOICES = 64;
   private static final int MOST_LEFT_OUT = 60;
   private static final int MOST_SETS = 10;
-  private static final long MOST_STEPS = 300_000;
+  private static final long MOST_STEPS = 20_000;
   private static final int MOST_ITEMS = 12;
 
   /** A payer who is supported by so much less than another is not thought of in sets. */
