@@ -60,6 +60,11 @@ export function BankText({ entry }: { entry: Entry }) {
       )}
       {entry.payerName && " "}
       {parts}
+      {entry.payerName === "" && entry.text === "" && (
+        <Box component="span" sx={{ color: "text.secondary", fontFamily: "inherit" }}>
+          The bank gives neither a name nor a text.
+        </Box>
+      )}
       {entry.payerAccount && <Box sx={{ color: "text.secondary" }}>from account {entry.payerAccount}</Box>}
     </Box>
   );

@@ -68,24 +68,46 @@ final class Accuracy {
   private Accuracy() {}
 
   /**
-   * Measures one profile on an unseen seed.
+   * Measures one profile on unseen seeds, one for each way of numbering.
    *
    * @param wrong hears of each wrong first proposal
    */
   static Measured measure(Profile profile, int count, Consumer<String> wrong) {
-    var seed = UNSEEN + profile.ordinal();
-    var world = new World(seed, count / 2, 8);
-    var made = Payments.of(world, profile, count);
-    var byId = made.receipts().stream().collect(Collectors.toMap(Receipt::id, Function.identity()));
-    var common = new CommonPractice(world);
     var rows = new TreeMap<String, Row>();
     var total = new Row();
     var sums = new double[BINS][3];
+    for (var style : NumberStyle.values()) {
+      var seed = UNSEEN + 10 * style.ordinal() + profile.ordinal();
+      var each = count / NumberStyle.values().length;
+      measure(new World(seed, each / 2, 8, style), profile, each, wrong, rows, total, sums);
+    }
+    var bins = new ArrayList<Bin>();
+    for (var sum : sums) {
+      if (sum[0] > 0) {
+        bins.add(new Bin(sum[1] / sum[0], sum[2] / sum[0], (int) sum[0]));
+      }
+    }
+    return new Measured(profile, UNSEEN, rows, total, bins);
+  }
+
+  private static void measure(
+      World world,
+      Profile profile,
+      int count,
+      Consumer<String> wrong,
+      Map<String, Row> rows,
+      Row total,
+      double[][] sums) {
+    var made = Payments.of(world, profile, count);
+    var byId = made.receipts().stream().collect(Collectors.toMap(Receipt::id, Function.identity()));
+    var common = new CommonPractice(world);
     for (var result : ProposalEngine.over(world.snapshot()).propose(made.receipts())) {
       var truth = made.truths().get(result.receiptId());
       var receipt = byId.get(result.receiptId());
       var commonly = common.explain(receipt).equals(truth.key());
-      for (var row : List.of(total, rows.computeIfAbsent(truth.behaviour(), b -> new Row()))) {
+      var style = rows.computeIfAbsent("numbers " + world.style, b -> new Row());
+      var behaviour = rows.computeIfAbsent(truth.behaviour(), b -> new Row());
+      for (var row : List.of(total, behaviour, style)) {
         count(row, result, truth, commonly);
       }
       if (!result.proposals().isEmpty()) {
@@ -99,13 +121,6 @@ final class Accuracy {
         wrong.accept(describe(receipt, result, truth));
       }
     }
-    var bins = new ArrayList<Bin>();
-    for (var sum : sums) {
-      if (sum[0] > 0) {
-        bins.add(new Bin(sum[1] / sum[0], sum[2] / sum[0], (int) sum[0]));
-      }
-    }
-    return new Measured(profile, seed, rows, total, bins);
   }
 
   private static void count(Row row, ReceiptProposals result, Truth truth, boolean commonly) {
@@ -159,9 +174,8 @@ final class Accuracy {
                         a.amount().getAmountMinorLong(),
                         a.discount().getAmountMinorLong()))
             .toList();
-    var adjustment = proposal.adjustments().stream().findFirst();
     var kind =
-        adjustment
+        proposal.adjustments().stream()
             .map(
                 a ->
                     a instanceof FeeWithheld
@@ -169,13 +183,13 @@ final class Accuracy {
                         : a instanceof SmallWriteOff
                             ? "write_off"
                             : a instanceof ClaimRaised ? "claim" : "other")
-            .orElse("");
+            .collect(Collectors.joining(" and "));
     return new Truth(
             "",
             true,
             parts,
             kind,
-            adjustment.map(a -> a.amount().getAmountMinorLong()).orElse(0L),
+            proposal.adjustments().stream().mapToLong(a -> a.amount().getAmountMinorLong()).sum(),
             proposal.onAccount().getAmountMinorLong())
         .key();
   }

@@ -18,14 +18,20 @@ final class Damage {
 
   /** The reference in a form that people write without a mistake. */
   String wayOfWriting(String reference) {
-    return switch (random.nextInt(8)) {
-      case 0 -> reference.replace("-", "");
-      case 1 -> reference.replace("-", " ");
+    return switch (random.nextInt(9)) {
+      case 0 -> reference.replaceAll("[-/]", "");
+      case 1 -> reference.replaceAll("[-/]", " ");
       case 2 -> reference.toLowerCase(java.util.Locale.ROOT);
       case 3 -> withoutZeros(reference);
-      case 4 -> digits(reference);
+      case 4 -> reference.matches("\\D*\\d+") ? digits(reference) : count(reference);
+      case 5 -> reference.replace("-", "/").replaceAll("(?<=/)0+", "");
       default -> reference;
     };
+  }
+
+  /** The last figures of a number that is made of several, as they stand there. */
+  private static String count(String reference) {
+    return reference.replaceAll(".*\\D(?=\\d+$)", "");
   }
 
   static String digits(String reference) {

@@ -19,6 +19,7 @@ import org.sumbrel.core.propose.ProposalEngine;
 final class Fit {
 
   private static final long TRAINING = 101;
+  private static final int WORLDS = 20;
   private static final double RIDGE = 0.05;
   private static final int ROUNDS = 40;
 
@@ -28,13 +29,15 @@ final class Fit {
 
   static void write(Path file) throws IOException {
     var examples = new ArrayList<Example>();
-    for (var n = 0; n < 10; n++) {
-      var profile = n < 6 ? Profile.MIXED : n < 8 ? Profile.HARD : Profile.EASY;
-      collect(TRAINING + n, profile, examples);
+    var styles = NumberStyle.values();
+    for (var n = 0; n < WORLDS; n++) {
+      var profile = n < 12 ? Profile.MIXED : n < 16 ? Profile.HARD : Profile.EASY;
+      var style = styles[n % styles.length];
+      collect(new World(TRAINING + n, 2_000, 8, style), profile, examples);
     }
     var factors = newton(examples);
     var text =
-        new StringBuilder("# Fitted by bin/bench --fit on seeds 101 to 110; not to be edited.\n");
+        new StringBuilder("# Fitted by bin/bench --fit on seeds 101 to 120; not to be edited.\n");
     factors.forEach(
         (name, f) ->
             text.append(String.format(Locale.ROOT, "%s=%.6f%n", name.replace(" ", "\\ "), f)));
@@ -42,9 +45,8 @@ final class Fit {
     System.out.println(examples.size() + " examples, " + factors.size() + " factors");
   }
 
-  private static void collect(long seed, Profile profile, List<Example> examples) {
-    var world = new World(seed, 3_000, 8);
-    var made = Payments.of(world, profile, 6_000);
+  private static void collect(World world, Profile profile, List<Example> examples) {
+    var made = Payments.of(world, profile, 4_000);
     for (var result :
         ProposalEngine.over(world.snapshot()).proposeEvenTheImprobable(made.receipts())) {
       if (!result.proposals().isEmpty()) {

@@ -45,6 +45,8 @@ final class Payments {
   private final Profile profile;
   private final Random random;
   private final Damage damage;
+  private final Wording wording;
+  private final Readable readable;
   private final Set<String> used = new HashSet<>();
   private final Map<String, Truth> truths = new LinkedHashMap<>();
   private final List<Receipt> receipts = new ArrayList<>();
@@ -54,6 +56,8 @@ final class Payments {
     this.profile = profile;
     this.random = world.random;
     this.damage = new Damage(random);
+    this.wording = new Wording(world, damage);
+    this.readable = new Readable(world);
   }
 
   /** Receipts in the order they were made up, and the truth about each by its id. */
@@ -101,7 +105,7 @@ final class Payments {
       case 8 -> fee(customer, day, invoices);
       case 9 -> cents(customer, day, invoices);
       case 10 -> claim(customer, day, invoices);
-      case 11 -> part(customer, day, invoices);
+      case 11 -> inPart(customer, day, invoices);
       case 12 -> over(customer, day, invoices);
       case 13 -> rarely(customer, day, invoices);
       case 14 -> withCredit(customer, day, invoices);
@@ -158,6 +162,18 @@ final class Payments {
         items.stream()
             .map(i -> new Part(i.id(), i.open().getAmountMinorLong(), inTime ? discount(i) : 0))
             .toList();
+    if (inTime && random.nextInt(8) == 0) {
+      var fee = 500L * (3 + random.nextInt(2));
+      var truth = new Truth("discount and fee", true, parts, "fee", fee, 0);
+      send(customer, day, amount - fee, List.copyOf(items), "", truth);
+      return;
+    }
+    if (inTime && random.nextInt(8) == 0) {
+      var little = 1 + random.nextInt(99);
+      var truth = new Truth("discount and cents", true, parts, "write_off", little, 0);
+      send(customer, day, amount - little, List.copyOf(items), "", truth);
+      return;
+    }
     var truth =
         inTime
             ? new Truth("discount", true, parts, "", 0, 0)
@@ -267,6 +283,47 @@ final class Payments {
   private static boolean usualFee(long amount, long of) {
     return World.policy().usualFees().stream()
         .noneMatch(f -> f.of(World.money(of)).getAmountMinorLong() == amount);
+  }
+
+  private void inPart(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    switch (random.nextInt(6)) {
+      case 0 -> unexplained(customer, day, invoices);
+      case 1 -> stated(customer, day, invoices);
+      default -> part(customer, day, invoices);
+    }
+  }
+
+  /** Short by an odd sum without a word: mostly it stays owing, sometimes it was held back. */
+  private void unexplained(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var items = some(invoices, 1);
+    var missing = 300 + random.nextInt((int) Math.max(1, sum(items) / 3));
+    if (missing < sum(items) / 2 && usualFee(missing, sum(items))) {
+      var truth =
+          random.nextInt(4) > 0
+              ? new Truth(
+                  "short without a word",
+                  false,
+                  List.of(new Part(items.get(0).id(), sum(items) - missing, 0)),
+                  "",
+                  0,
+                  0)
+              : new Truth("short without a word", false, inFull(items), "claim", missing, 0);
+      send(customer, day, sum(items) - missing, items, "", truth);
+    }
+  }
+
+  /** Several items of which the last is paid in part, with the amount of each in the text. */
+  private void stated(Customer customer, LocalDate day, List<OpenItem> invoices) {
+    var items = some(invoices, 2 + random.nextInt(2));
+    if (items.size() < 2) {
+      return;
+    }
+    var parts = new ArrayList<>(inFull(items));
+    var last = parts.get(parts.size() - 1);
+    var paid = last.amount() * (20 + random.nextInt(60)) / 100;
+    parts.set(parts.size() - 1, new Part(last.itemId(), paid, 0));
+    var sum = parts.stream().mapToLong(Part::amount).sum();
+    send(customer, day, sum, items, "", new Truth(Wording.STATED, true, parts, "", 0, 0));
   }
 
   private void part(Customer customer, LocalDate day, List<OpenItem> invoices) {
@@ -380,7 +437,7 @@ final class Payments {
         sum,
         List.of(),
         "",
-        new Truth("no reference", ways(customer.id(), sum) == 1, inFull(items), "", 0, 0));
+        new Truth("no reference", readable.ways(customer.id(), sum) == 1, inFull(items), "", 0, 0));
   }
 
   private void nobody() {
@@ -392,30 +449,6 @@ final class Payments {
         new Receipt(
             id, "mill", World.TODAY, World.money(100 + random.nextInt(90_000)), "", "", text));
     truths.put(id, new Truth(NOBODY, false, List.of(), "", 0, 0));
-  }
-
-  /**
-   * In how many ways one, two or three of a customer's open items come to the amount, by trying
-   * all; a settled item of this amount is one more, for it may be paid twice.
-   */
-  private int ways(String customer, long amount) {
-    var opens =
-        world.open.get(customer).stream().mapToLong(i -> i.open().getAmountMinorLong()).toArray();
-    var ways =
-        (int)
-            world.settled.get(customer).stream()
-                .filter(i -> i.total().getAmountMinorLong() == amount)
-                .count();
-    for (var a = 0; a < opens.length; a++) {
-      ways += opens[a] == amount ? 1 : 0;
-      for (var b = a + 1; b < opens.length; b++) {
-        ways += opens[a] + opens[b] == amount ? 1 : 0;
-        for (var c = b + 1; c < opens.length; c++) {
-          ways += opens[a] + opens[b] + opens[c] == amount ? 1 : 0;
-        }
-      }
-    }
-    return ways;
   }
 
   private void send(
@@ -434,15 +467,18 @@ final class Payments {
     var id = "E%06d".formatted(receipts.size());
     var silent = payer != null && !named.isEmpty() && random.nextInt(100) < profile.silentPercent;
     var slipped = !silent && !named.isEmpty() && random.nextInt(100) < profile.slipPercent;
-    var text = silent ? words : (written(named, slipped) + " " + words).strip();
+    var text = silent ? words : (wording.of(named, truth, slipped) + " " + words).strip();
     var account = payer == null ? "" : world.accounts.get(payer.id());
     var byThird = payer == null ? null : world.thirdParty.get(payer.id());
     var throughThird = byThird != null && random.nextBoolean();
     var unknown = payer != null && random.nextInt(100) < 3;
+    var saysForWhom = throughThird && random.nextInt(3) == 0 && world.hasAlias(byThird, payer.id());
     var name =
         payer == null
             ? ""
-            : unknown ? "Paying agency " + id : throughThird ? byThird : damage.name(payer.name());
+            : unknown || saysForWhom
+                ? "Paying agency " + id
+                : damage.name(throughThird ? byThird : payer.name());
     receipts.add(
         new Receipt(
             id,
@@ -451,13 +487,16 @@ final class Payments {
             World.money(amount),
             name,
             unknown || throughThird || random.nextInt(100) < 40 ? "" : account,
-            damage.byTheBank(text, random.nextInt(100) < profile.noisePercent)));
+            damage.byTheBank(
+                saysForWhom ? byThird + " " + text : text,
+                random.nextInt(100) < profile.noisePercent)));
     var plain = truth.adjustment() == 0 && truth.onAccount() == 0 && whole(truth);
     var determined =
         truth.determined()
             && !(unknown && (silent || slipped || named.isEmpty()))
-            && (!silent || plain && ways(truth, amount) == 1)
-            && (!slipped || (plain || truth.adjustment() != 0) && tellsApart(truth, text, named));
+            && (!silent || plain && readable.ways(truth, amount) == 1)
+            && (!slipped
+                || (plain || truth.adjustment() != 0) && readable.tellsApart(truth, text, named));
     truths.put(
         id,
         new Truth(
@@ -467,82 +506,33 @@ final class Payments {
             truth.adjustmentKind(),
             truth.adjustment(),
             truth.onAccount()));
+    if (plain && !silent && !slipped && !unknown && payer != null && random.nextInt(100) < 2) {
+      again(id);
+    }
   }
 
-  /**
-   * Whether a text with a slip is nearer to the number that was meant than to any other number of
-   * the payer's that could be meant with this amount.
-   */
-  private boolean tellsApart(Truth truth, String text, List<OpenItem> named) {
-    var meant = named.get(named.size() - 1);
-    var figures = Damage.digits(text.replaceAll(".*[ ,+&/](?=\\S*\\d)", "")).replaceAll("^0+", "");
-    var distance = Damage.distance(figures, bare(meant));
-    return world.open.get(meant.customerId()).stream()
-        .filter(i -> named.stream().noneMatch(n -> n.id().equals(i.id())))
-        .filter(i -> truth.adjustmentKind().equals("claim") || i.open().equals(meant.open()))
-        .allMatch(i -> Damage.distance(figures, bare(i)) > distance);
-  }
-
-  /** For the one customer whose items they are; where they are of several, nobody can tell. */
-  private int ways(Truth truth, long amount) {
-    var owners =
-        truth.parts().stream()
-            .map(p -> world.byId.get(p.itemId()).customerId())
-            .distinct()
-            .toList();
-    return owners.size() == 1 ? ways(owners.get(0), amount) : 2;
-  }
-
-  private static String bare(OpenItem item) {
-    return Damage.digits(item.number()).replaceAll("^0+", "");
+  /** The same order carried out once more; the first has settled what it names. */
+  private void again(String first) {
+    var receipt = receipts.get(receipts.size() - 1);
+    var id = "E%06d".formatted(receipts.size());
+    receipts.add(
+        new Receipt(
+            id,
+            receipt.companyId(),
+            World.TODAY,
+            receipt.amount(),
+            receipt.payerName(),
+            receipt.payerAccount(),
+            receipt.text()));
+    var named = truths.get(first).determined() && receipt.text().matches(".*\\d{3}.*");
+    truths.put(
+        id,
+        new Truth(
+            "carried out twice", named, List.of(), "", 0, receipt.amount().getAmountMinorLong()));
   }
 
   private boolean whole(Truth truth) {
     return truth.parts().stream()
         .allMatch(p -> world.byId.get(p.itemId()).open().getAmountMinorLong() == p.amount());
-  }
-
-  private String written(List<OpenItem> items, boolean slipped) {
-    if (items.isEmpty()) {
-      return "";
-    }
-    var invoice = items.get(0) instanceof Invoice first ? first : null;
-    if (items.size() == 1 && invoice != null && !slipped) {
-      if (!invoice.creditorReference().isEmpty() && random.nextInt(3) == 0) {
-        return invoice.creditorReference();
-      }
-      if (!invoice.orderReference().isEmpty() && random.nextInt(4) == 0) {
-        return invoice.orderReference();
-      }
-    }
-    var way = random.nextInt(4);
-    var references = new ArrayList<String>();
-    for (var n = 0; n < items.size(); n++) {
-      var number = items.get(n).number();
-      var form = way < 2 ? number : damage.wayOfWriting(number);
-      references.add(slipped && n == items.size() - 1 ? damage.slip(form) : form);
-    }
-    if (items.size() > 1 && way == 3 && !slipped) {
-      return shortened(items);
-    }
-    var join = List.of(", ", " ", " + ", " & ", "/").get(random.nextInt(5));
-    return List.of("", "INV ", "Invoice ", "RE ", "PAYMENT ").get(random.nextInt(5))
-        + String.join(join, references);
-  }
-
-  /** The first number whole, of the others only the figures that differ: 20441/52/68. */
-  private static String shortened(List<OpenItem> items) {
-    var first = Damage.withoutZeros(items.get(0).number());
-    var text = new StringBuilder(first);
-    for (var item : items.subList(1, items.size())) {
-      var number = Damage.withoutZeros(item.number());
-      var same = 0;
-      while (same < Math.min(first.length(), number.length()) - 2
-          && first.charAt(same) == number.charAt(same)) {
-        same++;
-      }
-      text.append('/').append(first.length() == number.length() ? number.substring(same) : number);
-    }
-    return text.toString();
   }
 }

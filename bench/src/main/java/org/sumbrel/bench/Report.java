@@ -29,7 +29,7 @@ final class Report {
   }
 
   void accuracy(Measured measured) {
-    out.printf("%n%s, seed %d%n", measured.profile(), measured.seed());
+    out.printf("%n%s, seeds from %d%n", measured.profile(), measured.seed());
     out.printf(
         "%-26s %6s %9s %8s %8s %8s %9s %12s%n",
         "behaviour", "all", "determ.", "right", "in five", "clear", "commonly", "wrong clear");

@@ -61,7 +61,14 @@ final class World {
   final Map<String, String> thirdParty = new HashMap<>();
   final Map<String, List<String>> children = new HashMap<>();
 
+  final NumberStyle style;
+
   World(long seed, int size, int itemsEach) {
+    this(seed, size, itemsEach, NumberStyle.PADDED);
+  }
+
+  World(long seed, int size, int itemsEach, NumberStyle style) {
+    this.style = style;
     random = new Random(seed);
     Set<String> names = new HashSet<>();
     for (var n = 0; n < size; n++) {
@@ -155,7 +162,7 @@ final class World {
   /** Numbers run through all customers in the order of issue, so that neighbours are strangers. */
   private void number() {
     writings.sort(Comparator.comparing(Writing::issued).thenComparing(Writing::dice));
-    var nextNumber = 20_000;
+    var nextNumber = style.first();
     for (var written : writings) {
       nextNumber += 1 + random.nextInt(3);
       var item = written.credit() ? creditNote(written, nextNumber) : invoice(written, nextNumber);
@@ -165,8 +172,8 @@ final class World {
     }
   }
 
-  private static OpenItem creditNote(Writing written, int n) {
-    var number = "LC-%07d".formatted(n);
+  private OpenItem creditNote(Writing written, int n) {
+    var number = style.credit(n);
     var total = money(-written.total() / 10 - 100);
     return new CreditNote(
         number,
@@ -180,7 +187,7 @@ final class World {
   }
 
   private OpenItem invoice(Writing written, int n) {
-    var number = "LM-%07d".formatted(n);
+    var number = style.invoice(n);
     return new Invoice(
         number,
         COMPANY,
@@ -206,6 +213,11 @@ final class World {
       case 3 -> "4471" + n + CheckDigit.luhn("4471" + n);
       default -> CreditorReference.around("LM" + n).value();
     };
+  }
+
+  boolean hasAlias(String payer, String customer) {
+    return aliases.stream()
+        .anyMatch(a -> a.payerText().equals(payer) && a.customerId().equals(customer));
   }
 
   static Money money(long minor) {

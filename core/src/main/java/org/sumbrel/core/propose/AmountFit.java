@@ -3,6 +3,7 @@ package org.sumbrel.core.propose;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -27,7 +28,36 @@ final class AmountFit {
 
   /** One way: what is taken of each item, what explains the difference, and the sentence for it. */
   record Fit(
-      List<Part> parts, Optional<Adjustment> adjustment, long onAccount, List<Evidence> evidence) {}
+      List<Part> parts, List<Adjustment> adjustments, long onAccount, List<Evidence> evidence) {}
+
+  /**
+   * What the items come to before a fee or a small difference: in full, or less what is taken off
+   * for paying early, in time or not.
+   *
+   * @param lateness of which the discount is too late, zero where none is
+   */
+  private record Basis(
+      List<Part> parts, List<Adjustment> adjustments, long sum, long discount, long lateness) {
+
+    /** The code of a fit that explains a rest beside what the basis explains. */
+    String code(String rest) {
+      return "amount." + (lateness > 0 ? "late_discount_" : discount > 0 ? "discount_" : "") + rest;
+    }
+
+    /** Two reasons at once are less usual than either. */
+    double weight(double rest) {
+      return rest
+          + (lateness > 0 ? Weights.LATE_DISCOUNT_TOO : discount > 0 ? Weights.DISCOUNT_TOO : 0);
+    }
+  }
+
+  /** In minor units. */
+  private static final long ROUND = 5_000;
+
+  private static final Pattern CALLED_PART =
+      Pattern.compile(
+          "\\b(?:PART(?:IAL|LY)?|ON ACCOUNT|INSTAL+MENTS?|DEPOSIT|A CONTO|TEILZAHLUNG|ANZAHLUNG|ACOMPTE)\\b",
+          Pattern.CASE_INSENSITIVE);
 
   private final Policy policy;
   private final List<Candidate> set;
@@ -50,70 +80,111 @@ final class AmountFit {
   /** The ways that settle every item of the set in full. */
   List<Fit> whole() {
     var fits = new ArrayList<Fit>();
-    if (open == received) {
-      fits.add(new Fit(inFull(), Optional.empty(), 0, addUp(inFull())));
-    }
-    if (discount > 0 && open - discount == received) {
-      fits.add(new Fit(discounted(), Optional.empty(), 0, addUp(discounted())));
-    }
-    var missing = open - received;
-    var late = set.stream().mapToLong(Candidate::late).sum();
-    if (late > 0 && missing == late) {
-      fits.add(discountTakenLate(inFull(), late));
-    } else if (late > 0 && missing == late + discount) {
-      fits.add(discountTakenLate(discounted(), late));
-    }
-    if (missing > 0) {
-      var fee = money(missing);
-      policy.usualFees().stream()
-          .filter(terms -> terms.of(money(open)).equals(fee))
-          .findFirst()
-          .ifPresent(terms -> fits.add(lessFee(terms, fee)));
-    }
-    if (missing != 0 && withinClerksLimit(missing)) {
-      var says =
-          words(Math.abs(missing))
-              + (missing > 0 ? " less" : " more")
-              + " than open, small enough to write off";
-      fits.add(
-          new Fit(
-              inFull(),
-              Optional.of(SmallWriteOff.of(money(missing))),
-              0,
-              List.of(new Evidence("amount.write_off", says, Weights.AMOUNT_LESS_LITTLE))));
+    for (var basis : bases()) {
+      var missing = basis.sum() - received;
+      if (missing == 0) {
+        fits.add(new Fit(basis.parts(), basis.adjustments(), 0, addUp(basis)));
+      }
+      if (missing > 0) {
+        var fee = money(missing);
+        policy.usualFees().stream()
+            .filter(terms -> terms.of(money(basis.sum())).equals(fee))
+            .findFirst()
+            .ifPresent(terms -> fits.add(lessFee(basis, terms, fee)));
+      }
+      var reasoned = basis.lateness() > 0 && ReasonInText.of(text).isPresent();
+      if (missing != 0 && !reasoned && withinClerksLimit(missing)) {
+        fits.add(writtenOff(basis, missing));
+      }
     }
     return fits;
   }
 
-  private Fit discountTakenLate(List<Part> parts, long late) {
-    var says = words(late) + " less than open: the discount, though the day for it has passed";
-    var why = List.of(new Evidence("amount.late_discount", says, Weights.AMOUNT_LATE_DISCOUNT));
+  private List<Basis> bases() {
+    var bases = new ArrayList<Basis>(4);
+    bases.add(new Basis(inFull(), List.of(), open, 0, 0));
+    if (discount > 0) {
+      bases.add(new Basis(discounted(), List.of(), open - discount, discount, 0));
+    }
+    var late = set.stream().mapToLong(Candidate::late).sum();
+    if (late > 0) {
+      bases.add(tooLate(inFull(), 0, late));
+      if (discount > 0) {
+        bases.add(tooLate(discounted(), discount, late));
+      }
+    }
+    return bases;
+  }
+
+  /** What the company does where a discount was taken after its day. */
+  private Basis tooLate(List<Part> parts, long inTime, long late) {
+    var sum = open - inTime - late;
     return switch (policy.customs().lateDiscount()) {
       case CLAIM ->
-          new Fit(
+          new Basis(
               parts,
-              Optional.of(new ClaimRaised(money(late), owner(), ClaimReason.UNEARNED_DISCOUNT, "")),
-              0,
-              why);
+              List.of(new ClaimRaised(money(late), owner(), ClaimReason.UNEARNED_DISCOUNT, "")),
+              sum,
+              inTime,
+              late);
       case GRANT ->
-          new Fit(
+          new Basis(
               parts.stream()
                   .map(
                       p -> new Part(p.candidate(), p.amount(), p.discount() + p.candidate().late()))
                   .toList(),
-              Optional.empty(),
-              0,
-              why);
+              List.of(),
+              sum,
+              inTime,
+              late);
       case LEAVE_OPEN ->
-          new Fit(
+          new Basis(
               parts.stream()
                   .map(
                       p -> new Part(p.candidate(), p.amount() - p.candidate().late(), p.discount()))
                   .toList(),
-              Optional.empty(),
-              0,
-              why);
+              List.of(),
+              sum,
+              inTime,
+              late);
     };
+  }
+
+  private List<Evidence> addUp(Basis basis) {
+    if (basis.lateness() == 0) {
+      return addUp(basis.parts());
+    }
+    var says =
+        words(basis.lateness()) + " less than open: the discount, though the day for it has passed";
+    return List.of(new Evidence("amount.late_discount", says, Weights.AMOUNT_LATE_DISCOUNT));
+  }
+
+  private Fit writtenOff(Basis basis, long missing) {
+    var says =
+        words(Math.abs(missing))
+            + (missing > 0 ? " less" : " more")
+            + " than open"
+            + beside(basis)
+            + ", small enough to write off";
+    return new Fit(
+        basis.parts(),
+        with(basis, SmallWriteOff.of(money(missing))),
+        0,
+        List.of(
+            new Evidence(basis.code("write_off"), says, basis.weight(Weights.AMOUNT_LESS_LITTLE))));
+  }
+
+  private static List<Adjustment> with(Basis basis, Adjustment more) {
+    var all = new ArrayList<>(basis.adjustments());
+    all.add(more);
+    return List.copyOf(all);
+  }
+
+  private String beside(Basis basis) {
+    var off = basis.discount() + basis.lateness();
+    return off == 0
+        ? ""
+        : " with the discount of " + words(off) + (basis.lateness() > 0 ? " taken too late" : "");
   }
 
   private String owner() {
@@ -136,7 +207,7 @@ final class AmountFit {
     return Optional.of(
         new Fit(
             inFull(),
-            Optional.of(new ClaimRaised(money(missing), owner(), reason.get().reason(), "")),
+            List.of(new ClaimRaised(money(missing), owner(), reason.get().reason(), "")),
             0,
             List.of(new Evidence("amount.claim", says, Weights.AMOUNT_CLAIMED))));
   }
@@ -145,9 +216,9 @@ final class AmountFit {
     return policy.clerk().writeOff().allows(money(missing), money(open));
   }
 
-  private Fit lessFee(FeeTerms terms, Money fee) {
+  private Fit lessFee(Basis basis, FeeTerms terms, Money fee) {
     var fixed = terms.percent().signum() == 0;
-    var less = MoneyText.grouped(fee) + " less than open; ";
+    var less = MoneyText.grouped(fee) + " less than open" + beside(basis) + "; ";
     var says =
         fixed
             ? less + "banks are known to keep " + MoneyText.grouped(fee)
@@ -158,10 +229,10 @@ final class AmountFit {
             fixed ? KeptBy.BANK : KeptBy.PROCESSOR,
             IncludedTax.in(fee, policy.feeTaxPercent()));
     return new Fit(
-        inFull(),
-        Optional.of(kept),
+        basis.parts(),
+        with(basis, kept),
         0,
-        List.of(new Evidence("amount.fee", says, Weights.AMOUNT_LESS_FEE)));
+        List.of(new Evidence(basis.code("fee"), says, basis.weight(Weights.AMOUNT_LESS_FEE))));
   }
 
   /** The ways that leave something: of the last item owing, or of the money on account. */
@@ -189,20 +260,36 @@ final class AmountFit {
       return List.of(
           new Fit(
               parts,
-              Optional.empty(),
+              List.of(),
               0,
-              List.of(new Evidence("amount.part", says, Weights.AMOUNT_PART))));
+              List.of(
+                  meantAsPart()
+                      ? new Evidence("amount.part_meant", says, Weights.AMOUNT_PART_MEANT)
+                      : new Evidence("amount.part", says, Weights.AMOUNT_PART))));
     }
     if (missing < 0 && open > 0) {
       var says = words(-missing) + " more than open; kept on account";
+      var stated =
+          text.contains(MoneyText.plain(money(-missing))) || text.contains(words(-missing));
       return List.of(
           new Fit(
               inFull(),
-              Optional.empty(),
+              List.of(),
               -missing,
-              List.of(new Evidence("amount.over", says, Weights.AMOUNT_OVER))));
+              List.of(
+                  stated
+                      ? new Evidence(
+                          "amount.over_stated",
+                          says + ", though the text has just this amount for something",
+                          Weights.AMOUNT_OVER_STATED)
+                      : new Evidence("amount.over", says, Weights.AMOUNT_OVER))));
     }
     return List.of();
+  }
+
+  /** A round sum, or one that the text calls a part: common practice, no source. */
+  private boolean meantAsPart() {
+    return received % ROUND == 0 || CALLED_PART.matcher(text).find();
   }
 
   private List<Part> inFull() {

@@ -19,6 +19,9 @@ final class BatchAssigner {
 
   private static final double TAKEN = -4.0;
 
+  /** The same where what took it names it too and came first. */
+  private static final double PAID_ALREADY = -14.0;
+
   /** What is stronger than this is as sure as can be: between two such the earlier comes first. */
   private static final double SURE = 25;
 
@@ -143,7 +146,7 @@ final class BatchAssigner {
       var compositions = together.get(i).compositions();
       choice[i] = -1;
       for (var n = 0; n < compositions.size() && choice[i] < 0; n++) {
-        if (clash(compositions.get(n)) == null) {
+        if (clash(compositions.get(n), TAKEN) == null) {
           choice[i] = n;
           take(together.get(i).receipt(), compositions.get(n), 1);
         }
@@ -193,7 +196,7 @@ final class BatchAssigner {
       var wanting = together.get(at);
       for (var n = 0; n < wanting.options(); n++) {
         var composition = wanting.compositions().get(n);
-        if (clash(composition) == null) {
+        if (clash(composition, TAKEN) == null) {
           now[at] = n;
           take(wanting.receipt(), composition, 1);
           choose(at + 1, value + wanting.value(n));
@@ -208,13 +211,14 @@ final class BatchAssigner {
   /** What is taken by others stands behind the chosen one, so that the first never collide. */
   private Assigned ranked(Wanting wanting, int choice) {
     var notes = new ArrayList<Evidence>();
+    var twice = choice >= 0 && wanting.compositions().get(choice).paidTwice();
     if (choice >= 0) {
       take(wanting.receipt(), wanting.compositions().get(choice), -1);
     }
     var behind = new ArrayList<Composition>();
     for (var n = 0; n < wanting.compositions().size(); n++) {
       var composition = wanting.compositions().get(n);
-      var clash = n == choice ? null : clash(composition);
+      var clash = n == choice ? null : clash(composition, twice ? PAID_ALREADY : TAKEN);
       if (clash != null && notes.isEmpty()) {
         notes.add(clash);
       }
@@ -233,7 +237,7 @@ final class BatchAssigner {
     return new Assigned(ranked, List.of());
   }
 
-  private Evidence clash(Composition composition) {
+  private Evidence clash(Composition composition, double weight) {
     for (var part : composition.parts()) {
       var item = part.candidate().item();
       var balance = balances.get(item.id());
@@ -247,7 +251,7 @@ final class BatchAssigner {
                 + " of "
                 + DayText.of(balance.takenBy.receivedOn())
                 + " as well",
-            TAKEN);
+            weight);
       }
     }
     return null;

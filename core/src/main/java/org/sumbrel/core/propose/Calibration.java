@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.ResourceBundle;
+import java.util.Set;
 import java.util.TreeMap;
 import org.sumbrel.core.settle.Policy;
 
@@ -21,6 +22,11 @@ final class Calibration {
   private static final double FLOOR = 0.05;
   private static final double RIVAL = 2.5;
   private static final double ABOUT_AS_WELL = Math.log(3);
+
+  /** Ways in which nothing remains to be explained. */
+  private static final Set<String> SETTLES =
+      Set.of("amount.exact", "amount.discount", "amount.stated");
+
   private static final Map<String, Double> FACTORS = factors();
 
   private final Policy policy;
@@ -106,7 +112,7 @@ final class Calibration {
     figures.put("always", 1.0);
     figures.put(amount + " by " + under + beside, 1.0);
     figures.put("support " + under, 1.0);
-    var exact = amount.equals("amount.exact") || amount.equals("amount.discount");
+    var exact = SETTLES.contains(amount);
     figures.put("unread " + (exact ? "beside the amount" : amount), (double) Math.min(2, unread));
     figures.put("rivals by " + under, Math.log1p(Math.max(0, Math.min(40, rivals))));
     figures.put("lead.small by " + under, Math.max(-2, Math.min(2, lead)));
@@ -116,6 +122,12 @@ final class Calibration {
     figures.put("weight.middle", Math.max(0, Math.min(5, best.weight() - 5)));
     figures.put("weight.high", Math.max(0, Math.min(8, best.weight() - 10)));
     figures.put("payer.known by " + under, Math.min(6, payer));
+    if (!SETTLES.contains(amount)) {
+      // what leaves something unexplained leans more on who sent it
+      figures.put("payer.known beside a rest", Math.min(6, payer));
+      figures.put(payer > 0 ? "a rest of somebody" : "a rest of nobody", 1.0);
+      figures.put("items beside a rest", (double) Math.min(4, best.parts().size()));
+    }
     if (named == 0) {
       figures.put("items.unnamed", (double) Math.min(8, best.parts().size()));
     } else {

@@ -19,7 +19,7 @@ import org.sumbrel.core.settle.Application;
 record Composition(
     Optional<String> payer,
     List<Part> parts,
-    Optional<Adjustment> adjustment,
+    List<Adjustment> adjustments,
     long onAccount,
     List<Evidence> evidence,
     double weight) {
@@ -38,7 +38,7 @@ record Composition(
             .sorted()
             .collect(Collectors.joining("|"))
         + "/"
-        + adjustment.map(Object::toString).orElse("")
+        + adjustments.stream().map(Object::toString).collect(Collectors.joining("|"))
         + "/"
         + onAccount
         + (onAccount == 0 ? "" : payer.orElse(""));
@@ -49,14 +49,21 @@ record Composition(
    * any other amount it would be as good.
    */
   boolean fitsAnyAmount() {
-    var loose = onAccount != 0 || parts.stream().anyMatch(p -> p.amount() != p.candidate().open());
+    var loose =
+        onAccount != 0 && !paidTwice()
+            || parts.stream().anyMatch(p -> p.amount() != p.candidate().open());
     return loose && parts.stream().noneMatch(p -> p.candidate().namedOutright());
+  }
+
+  /** Whether it says that the same was paid before. */
+  boolean paidTwice() {
+    return evidence.stream().anyMatch(e -> e.code().equals(PaidTwice.CODE));
   }
 
   Composition with(Evidence more) {
     var all = new ArrayList<>(evidence);
     all.add(more);
-    return new Composition(payer, parts, adjustment, onAccount, all, weight + more.weight());
+    return new Composition(payer, parts, adjustments, onAccount, all, weight + more.weight());
   }
 
   Proposal toProposal(CurrencyUnit currency, double probability) {
@@ -79,7 +86,7 @@ record Composition(
         customer,
         payer,
         applications,
-        adjustment.map(List::of).orElse(List.of()),
+        adjustments,
         Candidate.money(currency, onAccount),
         evidence);
   }

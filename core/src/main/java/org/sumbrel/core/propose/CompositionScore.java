@@ -39,24 +39,24 @@ final class CompositionScore {
 
   /** Weighs parts item by item. */
   Composition of(
-      List<Part> parts, Optional<Adjustment> adjustment, long onAccount, List<Evidence> amount) {
+      List<Part> parts, List<Adjustment> adjustments, long onAccount, List<Evidence> amount) {
     var unnamed = parts.stream().filter(p -> !p.candidate().referenced()).count();
     var free = parts.size() > unnamed ? 0 : 1;
     var weight = Math.max(0, unnamed - free) * Weights.EACH_MORE_ITEM;
     if (parts.size() == 1 && unnamed == 1) {
       weight += group.candidates().indexOf(parts.get(0).candidate()) * Weights.EACH_LATER_ITEM;
     }
-    return weighed(parts, adjustment, onAccount, amount, weight);
+    return weighed(parts, adjustments, onAccount, amount, weight);
   }
 
   /** Weighs parts as one idea, however many they are. */
   Composition asOneIdea(List<Part> parts, long onAccount, List<Evidence> why, double extra) {
-    return weighed(parts, Optional.empty(), onAccount, why, extra);
+    return weighed(parts, List.of(), onAccount, why, extra);
   }
 
   private Composition weighed(
       List<Part> parts,
-      Optional<Adjustment> adjustment,
+      List<Adjustment> adjustments,
       long onAccount,
       List<Evidence> amount,
       double weight) {
@@ -75,7 +75,7 @@ final class CompositionScore {
       }
     }
     return new Composition(
-        group.payer(), List.copyOf(parts), adjustment, onAccount, evidence, total);
+        group.payer(), List.copyOf(parts), adjustments, onAccount, evidence, total);
   }
 
   /**

@@ -164,6 +164,7 @@ final class CompositionSolver {
 
     private void weighNamed(List<Candidate> choice) {
       weigh(choice, true);
+      weighStated(choice);
       if (choice.size() > 1 && choice.size() <= MOST_LEFT_OUT) {
         for (var left : choice) {
           weigh(List.of(left), true);
@@ -183,6 +184,29 @@ final class CompositionSolver {
       }
     }
 
+    /** Where the text states an amount for each of several items, that is what is paid of each. */
+    private void weighStated(List<Candidate> choice) {
+      var sum = 0L;
+      var parts = new ArrayList<Part>();
+      for (var candidate : choice) {
+        var stated = candidate.hit().stated() * Long.signum(candidate.open());
+        if (stated == 0 || Math.abs(stated) > Math.abs(candidate.open())) {
+          return;
+        }
+        var discount = stated == candidate.net() ? candidate.discount() : 0;
+        parts.add(new Part(candidate, stated + discount, discount));
+        sum += stated;
+      }
+      if (parts.size() > 1 && sum == received) {
+        var why =
+            new Evidence(
+                "amount.stated",
+                "the amounts that the text gives for the " + parts.size() + " add up to the cent",
+                Weights.AMOUNT_STATED);
+        found.add(score.of(parts, List.of(), 0, List.of(why)));
+      }
+    }
+
     /**
      * Adds the set where it comes to the amount to the cent, with its discounts or without, or less
      * a usual fee.
@@ -193,9 +217,9 @@ final class CompositionSolver {
       if (open >= received) {
         new AmountFit(receipt, policy, set, open, discount)
             .whole().stream()
-                .filter(fit -> fit.adjustment().stream().allMatch(FeeWithheld.class::isInstance))
+                .filter(fit -> fit.adjustments().stream().allMatch(FeeWithheld.class::isInstance))
                 .forEach(
-                    fit -> found.add(score.of(fit.parts(), fit.adjustment(), 0, fit.evidence())));
+                    fit -> found.add(score.of(fit.parts(), fit.adjustments(), 0, fit.evidence())));
       }
     }
 
@@ -227,8 +251,7 @@ final class CompositionSolver {
       exhaustive &= sets.exhaustive();
       for (var set : sets.sets()) {
         parts(set.indices(), discounted)
-            .ifPresent(
-                parts -> found.add(score.of(parts, Optional.empty(), 0, AmountFit.addUp(parts))));
+            .ifPresent(parts -> found.add(score.of(parts, List.of(), 0, AmountFit.addUp(parts))));
       }
     }
 
@@ -279,11 +302,11 @@ final class CompositionSolver {
       var discount = set.stream().mapToLong(Candidate::discount).sum();
       var amounts = new AmountFit(receipt, policy, set, open, discount);
       for (var fit : amounts.whole()) {
-        found.add(score.of(fit.parts(), fit.adjustment(), fit.onAccount(), fit.evidence()));
+        found.add(score.of(fit.parts(), fit.adjustments(), fit.onAccount(), fit.evidence()));
       }
       if (loose) {
         for (var fit : amounts.loose()) {
-          found.add(score.of(fit.parts(), fit.adjustment(), fit.onAccount(), fit.evidence()));
+          found.add(score.of(fit.parts(), fit.adjustments(), fit.onAccount(), fit.evidence()));
         }
       }
     }
@@ -355,7 +378,8 @@ final class CompositionSolver {
           new Evidence(
               "habit.oldest_first",
               payer.get().name() + " is set to pay oldest first",
-              Weights.OLDEST_FIRST));
+              // whoever names what he pays means that
+              named.stream().anyMatch(Candidate::namedOutright) ? 0 : Weights.OLDEST_FIRST));
       if (left > 0) {
         why.add(
             new Evidence(
@@ -381,7 +405,7 @@ final class CompositionSolver {
       var total = before.stream().mapToLong(h -> h.item().total().getAmountMinorLong()).sum();
       if (!before.isEmpty() && total == received) {
         onAccount(
-            "amount.paid_twice",
+            PaidTwice.CODE,
             "what the text names came to the same amount and is settled already",
             Weights.PAID_TWICE);
       } else if (!before.isEmpty()) {
@@ -399,7 +423,7 @@ final class CompositionSolver {
 
     private void onAccount(String code, String says, double weight) {
       var why = new Evidence(code, says + "; kept on account", weight);
-      found.add(score.of(List.of(), Optional.empty(), received, List.of(why)));
+      found.add(score.of(List.of(), List.of(), received, List.of(why)));
     }
 
     private String words(long minor) {

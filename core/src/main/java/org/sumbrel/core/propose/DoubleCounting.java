@@ -120,8 +120,8 @@ public final class DoubleCounting {
     var samePayer =
         !receipt.payerAccount().isBlank() && receipt.payerAccount().equals(earlier.payerAccount())
             || !receipt.payerName().isBlank()
-                && ReferenceFinder.compact(receipt.payerName())
-                    .equals(ReferenceFinder.compact(earlier.payer()));
+                && ReferenceIndex.compact(receipt.payerName())
+                    .equals(ReferenceIndex.compact(earlier.payer()));
     return earlier.amount().equals(receipt.amount()) && near <= DAYS && samePayer;
   }
 

@@ -94,7 +94,7 @@ public final class PastedList {
     this.graceDays = graceDays;
     this.references = ReferenceFinder.over(items);
     for (var item : items) {
-      byNumber.put(ReferenceFinder.compact(item.number()), item);
+      byNumber.put(ReferenceIndex.compact(item.number()), item);
     }
   }
 
@@ -150,13 +150,14 @@ public final class PastedList {
   private List<ReferenceHit> hits(String text) {
     var whole =
         Arrays.stream(text.split("[\\s;|,]+"))
-            .map(word -> byNumber.get(ReferenceFinder.compact(word)))
+            .map(word -> byNumber.get(ReferenceIndex.compact(word)))
             .filter(Objects::nonNull)
             .distinct()
             .toList();
     if (whole.size() == 1) {
       var item = whole.get(0);
-      return List.of(new ReferenceHit(item, ReferenceHit.Form.NUMBER, -1, -1, item.number(), 0, 0));
+      return List.of(
+          new ReferenceHit(item, ReferenceHit.Form.NUMBER, -1, -1, item.number(), 0, 0, 0));
     }
     var read =
         new Receipt(

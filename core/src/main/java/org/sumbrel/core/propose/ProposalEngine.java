@@ -89,11 +89,9 @@ public final class ProposalEngine {
                   return thought;
                 })
             .toList();
-    var assigned =
-        BatchAssigner.assign(
-            thoughts.stream()
-                .map(t -> new Wanting(t.receipt(), t.solved().compositions()))
-                .toList());
+    var wantings =
+        thoughts.stream().map(t -> new Wanting(t.receipt(), t.solved().compositions())).toList();
+    var assigned = BatchAssigner.assign(PaidTwice.among(wantings));
     return thoughts.parallelStream()
         .map(t -> result(t, assigned.get(t.receipt().id()), all))
         .toList();
@@ -174,7 +172,11 @@ public final class ProposalEngine {
         .map(
             h ->
                 new TextMark(
-                    h.start(), h.end(), h.item().id(), h.form() != ReferenceHit.Form.DIGITS))
+                    h.start(),
+                    h.end(),
+                    h.item().id(),
+                    h.form() != ReferenceHit.Form.DIGITS
+                        && h.form() != ReferenceHit.Form.ORDER_DIGITS))
         .toList();
   }
 }

@@ -4,18 +4,16 @@ import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.ReferenceHit.Form;
 import org.sumbrel.core.receivables.CreditorReference;
-import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.receivables.ReferenceScheme;
@@ -25,20 +23,44 @@ final class ReferenceFinder {
 
   private static final int LONGEST_WINDOW = 6;
   private static final int LONGEST_RUN = 60;
-  private static final int FEWEST_FIGURES = 4;
   private static final int LONGEST_NUMBER = 20;
+
+  /** So many figures in pieces that they are no two numbers side by side. */
+  private static final int LONG_FIGURES = 6;
+
   private static final int MOST_REPAIRS = 40;
+
+  /** In longer lists no number is doubted. */
+  private static final int MOST_DOUBTED = 12;
+
+  /** Of how many parts a number with a slip is put together. */
+  private static final int MOST_PARTS = 4;
+
   private static final Pattern SEPARATOR = Pattern.compile("\\s*(?:[/,;&+-]|AND|UND|ET)\\s*");
   private static final Pattern TOKEN = Pattern.compile("[\\p{L}\\p{N}]+");
   private static final Pattern JOINER = Pattern.compile("[ ./#:_-]{1,2}");
   private static final Pattern CREDITOR = Pattern.compile("\\bRF\\d{2}(?: ?[0-9A-Z]){1,21}");
-  private static final Pattern ENDS_IN_DIGITS = Pattern.compile("\\p{L}{0,5}0*([1-9]\\d{2,8})");
+
+  /** Words that say that a number follows, and that an order's does. */
+  private static final String NUMBER_SIGN = "[ .:#]*(?:(?:NO|NR|NUM|NUMBER)\\b[ .:#]*)?$";
+
+  private static final Pattern ITEM_AHEAD =
+      Pattern.compile(
+          "\\b(?:INV(?:OICES?|S)?|BILLS?|RE(?:F|CHNUNG\\w*)?|RG|FACT(?:URES?)?)" + NUMBER_SIGN);
+  private static final Pattern ORDER_AHEAD =
+      Pattern.compile("\\b(?:P\\.? ?O\\.?|ORD(?:ERS?)?|BESTELL\\w*|COMMANDE)" + NUMBER_SIGN);
+  private static final int LABEL_LENGTH = 24;
 
   /** Dates, times and amounts, whose digits name no item. */
   private static final Pattern OTHER_FIGURES =
       Pattern.compile(
           "\\d{4}-\\d{2}-\\d{2}|(?<![\\d/.-])\\d{1,2}[./-]\\d{1,2}[./-](?:\\d{4}|\\d{2})(?![\\d/])|\\b20\\d{6}\\b|\\d{1,2}:\\d{2}"
               + "|\\d[\\d,.']*[.,]\\d{2}(?!\\d)");
+
+  /** What stands behind a reference where it is its amount. */
+  private static final Pattern STATED =
+      Pattern.compile(
+          "[ ,;:=-]{1,3}(?:[A-Z]{3} ?|[$€£] ?)?(\\d{1,3}(?:[,.']\\d{3}){1,3}[.,]\\d{2}|\\d{1,10}[.,]\\d{2})(?![\\d.,]*\\d)");
 
   /** Figures that their label says are something else, and card numbers of which most is hidden. */
   private static final Pattern LABELLED =
@@ -47,58 +69,15 @@ final class ReferenceFinder {
               + "|\\b(?:TRN|TRACE|SEQ|AUTH|VAT|TAX ID|EIN|ACCT|ACCOUNT)\\b[ .:#]*\\d+"
               + "|[X*]{2,} ?\\d+");
 
-  private final Map<String, List<OpenItem>> byNumber = new HashMap<>();
-  private final Map<String, List<OpenItem>> byOrder = new HashMap<>();
-  private final Map<String, List<OpenItem>> byCreditorReference = new HashMap<>();
-  private final Map<String, List<OpenItem>> byDigits = new HashMap<>();
+  private final ReferenceIndex index;
 
-  private ReferenceFinder() {}
+  private ReferenceFinder(ReferenceIndex index) {
+    this.index = index;
+  }
 
   /** Builds the index of all identifiers once. */
   static ReferenceFinder over(Collection<? extends OpenItem> items) {
-    var finder = new ReferenceFinder();
-    for (var item : items) {
-      var number = compact(item.number());
-      finder.index(finder.byNumber, number, item);
-      var digits = ENDS_IN_DIGITS.matcher(number);
-      if (digits.matches()) {
-        finder.index(finder.byDigits, digits.group(1), item);
-      }
-      if (item instanceof Invoice invoice) {
-        finder.index(finder.byOrder, compact(invoice.orderReference()), item);
-        finder.index(finder.byCreditorReference, compact(invoice.creditorReference()), item);
-      }
-    }
-    return finder;
-  }
-
-  private void index(Map<String, List<OpenItem>> index, String form, OpenItem item) {
-    if (form.length() >= 3) {
-      index.computeIfAbsent(form, f -> new ArrayList<>(1)).add(item);
-    }
-  }
-
-  /** Unicode NFKC, capitals, letters and digits only. */
-  static String compact(String text) {
-    var out = new StringBuilder(text.length());
-    if (text.chars().allMatch(c -> c < 128)) {
-      // most are plain: no tables needed
-      for (var i = 0; i < text.length(); i++) {
-        var c = text.charAt(i);
-        if (c >= 'a' && c <= 'z') {
-          out.append((char) (c - 'a' + 'A'));
-        } else if (c >= 'A' && c <= 'Z' || c >= '0' && c <= '9') {
-          out.append(c);
-        }
-      }
-      return out.toString();
-    }
-    Normalizer.normalize(text, Normalizer.Form.NFKC)
-        .toUpperCase(Locale.ROOT)
-        .codePoints()
-        .filter(Character::isLetterOrDigit)
-        .forEach(out::appendCodePoint);
-    return out.toString();
+    return new ReferenceFinder(ReferenceIndex.over(items));
   }
 
   /** What the receipt's text names, in the text's order; empty, never null. */
@@ -135,6 +114,7 @@ final class ReferenceFinder {
     private final boolean[] read;
     private final String wholeAmount;
     private final String bareAmount;
+    private final String year;
     private int mentions;
     private final List<ReferenceHit> hits = new ArrayList<>();
 
@@ -146,6 +126,7 @@ final class ReferenceFinder {
       this.read = new boolean[text.length()];
       this.wholeAmount = String.valueOf(receipt.amount().getAmount().longValue());
       this.bareAmount = MoneyText.plain(receipt.amount()).replace(".", "");
+      this.year = String.valueOf(receipt.receivedOn().getYear());
     }
 
     void run() {
@@ -159,7 +140,9 @@ final class ReferenceFinder {
       }
       findDigits(tokens);
       findLists(tokens);
+      findOrderDigits(tokens);
       findRepaired(tokens);
+      findStated();
     }
 
     List<ReferenceHit> hits() {
@@ -185,12 +168,9 @@ final class ReferenceFinder {
             continue;
           }
           var reference = CreditorReference.parse(text.substring(matcher.start(), end));
-          if (reference.isPresent() && byCreditorReference.containsKey(reference.get().value())) {
-            hit(
-                byCreditorReference.get(reference.get().value()),
-                Form.CREDITOR_REFERENCE,
-                matcher.start(),
-                end);
+          var items = reference.map(r -> index.creditorReference(r.value())).orElse(List.of());
+          if (!items.isEmpty()) {
+            hit(items, Form.CREDITOR_REFERENCE, matcher.start(), end);
             break;
           }
         }
@@ -200,30 +180,38 @@ final class ReferenceFinder {
     private void findInWindow(List<int[]> window) {
       var start = window.get(0)[0];
       var end = window.get(window.size() - 1)[1];
-      for (var i = 1; i < window.size(); i++) {
-        if (!JOINER.matcher(text.substring(window.get(i - 1)[1], window.get(i)[0])).matches()) {
-          return;
-        }
-      }
-      if (isRead(start, end)) {
+      if (isRead(start, end) || !joined(window)) {
         return;
       }
-      var form = compact(text.substring(start, end));
+      var written = text.substring(start, end);
+      var form = ReferenceIndex.compact(written);
       if (form.length() < 4) {
         return;
       }
-      if (byCreditorReference.containsKey(form)) {
+      var referenced = index.creditorReference(form);
+      var numbered = index.number(form);
+      if (!referenced.isEmpty()) {
         // a reference whose check digit fails may be anybody's
         var sure = ReferenceScheme.anyHolds(form);
-        hit(
-            byCreditorReference.get(form),
-            sure ? Form.CREDITOR_REFERENCE : Form.DIGITS,
-            start,
-            end);
-      } else if (byNumber.containsKey(form)) {
-        hitNumber(byNumber.get(form), start, end);
-      } else if (byOrder.containsKey(form)) {
-        hit(byOrder.get(form), Form.ORDER, start, end);
+        hit(referenced, sure ? Form.CREDITOR_REFERENCE : Form.DIGITS, start, end);
+      } else if (!numbered.isEmpty()) {
+        hitNumber(numbered, start, end);
+      } else if (!index.order(form).isEmpty()) {
+        hit(index.order(form), Form.ORDER, start, end);
+      } else if (!index.written(written).isEmpty()) {
+        hitNumber(index.written(written), start, end);
+      } else if (window.size() > 1 && form.length() >= LONG_FIGURES) {
+        findBroken(form, start, end);
+      }
+    }
+
+    /** Figures that the end of a bank's line has broken. */
+    private void findBroken(String form, int start, int end) {
+      if (form.chars().allMatch(Character::isDigit)) {
+        var items = index.digits(ReferenceIndex.digitsOf(form));
+        if (!items.isEmpty()) {
+          hit(items, Form.DIGITS, start, end, index.weight(form, false));
+        }
       }
     }
 
@@ -246,13 +234,53 @@ final class ReferenceFinder {
     private void findDigits(List<int[]> tokens) {
       skip(OTHER_FIGURES);
       for (var token : tokens) {
-        var digits = ENDS_IN_DIGITS.matcher(text.substring(token[0], token[1]));
-        if (!isRead(token[0], token[1])
-            && digits.matches()
-            && !digits.group(1).equals(wholeAmount)
-            && !digits.group(1).equals(bareAmount)
-            && byDigits.containsKey(digits.group(1))) {
-          hit(byDigits.get(digits.group(1)), Form.DIGITS, token[0], token[1]);
+        var digits = digitsAt(token);
+        if (mayName(digits, token)) {
+          findDigits(digits, token);
+        }
+      }
+    }
+
+    private boolean mayName(String digits, int[] token) {
+      return !digits.isEmpty()
+          && !isRead(token[0], token[1])
+          && !digits.equals(wholeAmount)
+          && !digits.equals(bareAmount);
+    }
+
+    private void findDigits(String digits, int[] token) {
+      var ahead = text.substring(Math.max(0, token[0] - LABEL_LENGTH), token[0]);
+      var ordered = index.orderDigits(digits);
+      var numbered = index.digits(digits);
+      if (!ordered.isEmpty() && ORDER_AHEAD.matcher(ahead).find()) {
+        hit(ordered, Form.ORDER, token[0], token[1]);
+        return;
+      }
+      var labelled = ITEM_AHEAD.matcher(ahead).find();
+      if (numbered.isEmpty() || !labelled && digits.equals(year)) {
+        return;
+      }
+      var items = new LinkedHashSet<>(numbered);
+      if (!labelled) {
+        items.addAll(ordered);
+      }
+      var written = text.substring(token[0], token[1]);
+      hit(List.copyOf(items), Form.DIGITS, token[0], token[1], index.weight(written, labelled));
+    }
+
+    /** What is left may be the figures of an order. */
+    private void findOrderDigits(List<int[]> tokens) {
+      for (var token : tokens) {
+        var digits = digitsAt(token);
+        if (mayName(digits, token)
+            && !digits.equals(year)
+            && !index.orderDigits(digits).isEmpty()) {
+          hit(
+              index.orderDigits(digits),
+              Form.ORDER_DIGITS,
+              token[0],
+              token[1],
+              index.weight(text.substring(token[0], token[1]), false));
         }
       }
     }
@@ -299,7 +327,7 @@ final class ReferenceFinder {
         whole.add(full);
         return true;
       }
-      if (!more.matches("\\d{1,9}") || isRead(token[0], token[1])) {
+      if (!more.matches("\\d{1,9}") || more.equals(year) || isRead(token[0], token[1])) {
         return false;
       }
       var readings = new LinkedHashSet<OpenItem>();
@@ -310,7 +338,7 @@ final class ReferenceFinder {
             run(first, last, token);
             return true;
           }
-          readings.addAll(byDigits.getOrDefault(last, List.of()));
+          readings.addAll(index.digits(last));
         } else if (dash && more.length() == first.length()) {
           run(first, more, token);
         }
@@ -329,16 +357,15 @@ final class ReferenceFinder {
         return;
       }
       for (var n = first + 1; n <= last; n++) {
-        var items = byDigits.get(String.valueOf(n));
-        if (items != null && hits.stream().noneMatch(h -> items.contains(h.item()))) {
+        var items = index.digits(String.valueOf(n));
+        if (!items.isEmpty() && hits.stream().noneMatch(h -> items.contains(h.item()))) {
           hit(items, Form.LISTED, place[0], place[1]);
         }
       }
     }
 
     private String digitsAt(int[] token) {
-      var digits = ENDS_IN_DIGITS.matcher(text.substring(token[0], token[1]));
-      return digits.matches() ? digits.group(1) : "";
+      return ReferenceIndex.digitsOf(text.substring(token[0], token[1]));
     }
 
     private boolean named(int[] token) {
@@ -349,13 +376,18 @@ final class ReferenceFinder {
      * What is one slip away from a number, where the text names nothing at that place as it stands.
      */
     private void findRepaired(List<int[]> tokens) {
+      for (var size = MOST_PARTS; size > 1; size--) {
+        for (var first = 0; first + size <= tokens.size(); first++) {
+          findRepairedWhole(tokens.subList(first, first + size));
+        }
+      }
       for (var i = 0; i < tokens.size(); i++) {
         var token = tokens.get(i);
         var written = text.substring(token[0], token[1]);
         var figures = written.chars().filter(Character::isDigit).count();
         var read = Slips.figuresForLetters(written).chars().filter(Character::isDigit).count();
-        if (figures < FEWEST_FIGURES - 1
-            || read < FEWEST_FIGURES
+        if (figures < ReferenceIndex.FEWEST_FIGURES - 1
+            || read < ReferenceIndex.FEWEST_FIGURES
             || written.length() > LONGEST_NUMBER
             || written.equals(wholeAmount)
             || written.equals(bareAmount)
@@ -363,11 +395,11 @@ final class ReferenceFinder {
           continue;
         }
         var start = token[0];
-        var found = oneSlipAway(written);
+        var found = index.oneSlipAway(written);
         if (found.isEmpty() && i + 1 < tokens.size() && tokens.get(i + 1)[0] - token[1] == 1) {
           var next = text.substring(tokens.get(i + 1)[0], tokens.get(i + 1)[1]);
           if (next.matches("\\d{1,6}") && !isRead(tokens.get(i + 1)[0], tokens.get(i + 1)[1])) {
-            found = asNumber(written + next);
+            found = index.meant(written + next);
           }
         }
         if (!found.isEmpty() && found.size() <= MOST_REPAIRS) {
@@ -376,21 +408,71 @@ final class ReferenceFinder {
       }
     }
 
+    /** The amount that stands behind each reference, as lists of several have it. */
+    private void findStated() {
+      if (!sameLength || receipt.amount().getCurrencyUnit().getDecimalPlaces() != 2) {
+        return;
+      }
+      for (var behind = STATED.matcher(text); behind.find(); ) {
+        var from = behind.start();
+        var amount = behind.group(1).replaceAll("\\D", "");
+        hits.replaceAll(h -> h.end() == from ? h.stating(Long.parseLong(amount)) : h);
+      }
+    }
+
+    /** A number of several parts, such as of letters, a year and a count, with a slip in any. */
+    private void findRepairedWhole(List<int[]> window) {
+      var start = window.get(0)[0];
+      var end = window.get(window.size() - 1)[1];
+      if (end - start > LONGEST_NUMBER || isRead(start, end) || !joined(window)) {
+        return;
+      }
+      var form = ReferenceIndex.compact(text.substring(start, end));
+      if (form.chars().filter(Character::isDigit).count() > ReferenceIndex.FEWEST_FIGURES) {
+        var found = index.wholeOneSlipAway(form);
+        if (!found.isEmpty() && found.size() <= MOST_REPAIRS) {
+          hit(found, Form.REPAIRED, start, end);
+        }
+      }
+    }
+
+    private boolean joined(List<int[]> window) {
+      for (var i = 1; i < window.size(); i++) {
+        if (!JOINER.matcher(text.substring(window.get(i - 1)[1], window.get(i)[0])).matches()) {
+          return false;
+        }
+      }
+      return true;
+    }
+
     /**
-     * A slip may turn a number into one that exists as well. Where the one place that names
-     * something names what this payer does not pay, or not with this amount, the payer's own items
-     * one slip away are alternatives.
+     * A slip may turn a number into one that exists as well. Where the text names what this payer
+     * does not pay, or what does not come to this amount, items one slip away are alternatives: the
+     * payer's own, and those with which it would.
      */
     private void findMistaken(Predicate<String> likely) {
-      var places = hits.stream().map(ReferenceHit::mention).distinct().count();
+      var places = hits.stream().collect(Collectors.groupingBy(ReferenceHit::mention));
+      var sum =
+          places.values().stream()
+              .mapToLong(h -> h.get(0).item().open().getAmountMinorLong())
+              .sum();
+      var missing = receipt.amount().getAmountMinorLong() - sum;
       for (var hit : List.copyOf(hits)) {
         var plain = hit.form() == Form.NUMBER || hit.form() == Form.DIGITS;
+        if (!plain || hit.start() < 0 || places.size() > MOST_DOUBTED) {
+          continue;
+        }
         var strange = !likely.test(hit.item().customerId());
-        var fits = hit.item().total().equals(receipt.amount());
-        if (plain && hit.start() >= 0 && (strange || places == 1 && !fits)) {
-          oneSlipAway(compact(text.substring(hit.start(), hit.end()))).stream()
-              .filter(i -> likely.test(i.customerId()))
-              .filter(i -> strange || i.open().equals(receipt.amount()))
+        var wanted = hit.item().open().getAmountMinorLong() + missing;
+        if (strange || missing != 0 && !hit.item().total().equals(receipt.amount())) {
+          var written = ReferenceIndex.compact(text.substring(hit.start(), hit.end()));
+          index.oneSlipAway(written).stream()
+              .filter(
+                  i ->
+                      strange && likely.test(i.customerId())
+                          || missing != 0
+                              && !i.settled()
+                              && i.open().getAmountMinorLong() == wanted)
               .filter(i -> hits.stream().noneMatch(h -> h.item().equals(i)))
               .map(i -> hit.mistakenFor(i, Weights.of(Form.REPAIRED, hit.written().length())))
               .forEach(hits::add);
@@ -398,34 +480,23 @@ final class ReferenceFinder {
       }
     }
 
-    private List<OpenItem> oneSlipAway(String written) {
-      var found = new LinkedHashSet<OpenItem>(asNumber(Slips.figuresForLetters(written)));
-      if (found.isEmpty()) {
-        for (var form : Slips.undone(written)) {
-          found.addAll(asNumber(form));
-        }
-      }
-      return List.copyOf(found);
-    }
-
-    private List<OpenItem> asNumber(String form) {
-      var whole = byNumber.get(form);
-      if (whole != null) {
-        return whole;
-      }
-      var digits = ENDS_IN_DIGITS.matcher(form);
-      return digits.matches() && digits.group(1).length() >= FEWEST_FIGURES
-          ? byDigits.getOrDefault(digits.group(1), List.of())
-          : List.of();
-    }
-
     private void hit(List<OpenItem> items, Form form, int start, int end) {
+      var written = text.substring(start, end);
+      hit(
+          items,
+          form,
+          start,
+          end,
+          form == Form.DIGITS ? index.weight(written, false) : Weights.of(form, written.length()));
+    }
+
+    private void hit(List<OpenItem> items, Form form, int start, int end, double full) {
       markRead(start, end);
       var written = (sameLength ? receipt.text() : text).substring(start, end);
       // one form of several items tells less; of a slip and of a list that is said by the
       // explanations themselves
       var several = form == Form.REPAIRED || form == Form.LISTED ? 0 : Math.log(items.size());
-      var weight = Weights.of(form, written.length()) - several;
+      var weight = full - several;
       var mention = mentions++;
       for (var item : items) {
         hits.add(
@@ -436,7 +507,8 @@ final class ReferenceFinder {
                 sameLength ? end : -1,
                 written,
                 weight,
-                mention));
+                mention,
+                0));
       }
     }
 

@@ -11,9 +11,17 @@ import org.sumbrel.core.receivables.OpenItem;
  * @param weight in log-odds
  * @param mention which place of the text it is, counted from 0: one place names one item, so that
  *     hits of one mention are alternatives
+ * @param stated the amount that stands behind it, in minor units without a sign; 0 where none does
  */
 record ReferenceHit(
-    OpenItem item, Form form, int start, int end, String written, double weight, int mention) {
+    OpenItem item,
+    Form form,
+    int start,
+    int end,
+    String written,
+    double weight,
+    int mention,
+    long stated) {
 
   /** In which form the item is named. */
   enum Form {
@@ -21,6 +29,7 @@ record ReferenceHit(
     NUMBER("reference.exact"),
     ORDER("reference.order"),
     DIGITS("reference.digits"),
+    ORDER_DIGITS("reference.digits"),
     LISTED("reference.list"),
     REPAIRED("reference.repaired");
 
@@ -33,7 +42,11 @@ record ReferenceHit(
 
   /** Another item that the same place may have meant before a slip. */
   ReferenceHit mistakenFor(OpenItem meant, double itsWeight) {
-    return new ReferenceHit(meant, Form.REPAIRED, start, end, written, itsWeight, mention);
+    return new ReferenceHit(meant, Form.REPAIRED, start, end, written, itsWeight, mention, stated);
+  }
+
+  ReferenceHit stating(long amount) {
+    return new ReferenceHit(item, form, start, end, written, weight, mention, amount);
   }
 
   Evidence evidence() {
@@ -45,6 +58,7 @@ record ReferenceHit(
           case NUMBER -> number + " stands in the text";
           case ORDER -> written + " in the text is the order of " + number;
           case DIGITS -> written + " in the text reads as " + number;
+          case ORDER_DIGITS -> written + " in the text may be the order of " + number;
           case LISTED -> written + " in the list stands for " + number;
           case REPAIRED -> written + " in the text is one slip away from " + number;
         };

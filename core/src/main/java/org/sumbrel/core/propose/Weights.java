@@ -15,8 +15,12 @@ final class Weights {
   static final double PAYER_ACCOUNT = 6.0;
   static final double PAYER_ALIAS = 6.0;
   static final double PAYER_NAME = 5.0;
-  static final double PAYER_NAME_PART = 3.5;
-  static final double PAYER_NAME_LIKE = 2.5;
+
+  /** What a name counts less that was cut or has a slip, that is there in part, or only alike. */
+  static final double NAME_CUT = 0.2;
+
+  static final double NAME_IN_PART = 1.5;
+  static final double NAME_LIKE = 2.5;
   static final double PAYER_HISTORY_MOST = 4.5;
   static final double PAYS_FOR_CHILD = -0.5;
 
@@ -24,13 +28,18 @@ final class Weights {
   static final double STRANGE_PAYER = -3.0;
 
   static final double AMOUNT_EXACT = 4.0;
+  static final double AMOUNT_STATED = 3.8;
   static final double AMOUNT_DISCOUNTED = 3.6;
   static final double AMOUNT_LESS_FEE = 2.5;
   static final double AMOUNT_LESS_LITTLE = 1.5;
   static final double AMOUNT_OVER = -2.5;
+  static final double AMOUNT_OVER_STATED = -4.0;
   static final double AMOUNT_PART = -2.5;
+  static final double AMOUNT_PART_MEANT = -1.5;
   static final double AMOUNT_CLAIMED = -1.5;
   static final double AMOUNT_LATE_DISCOUNT = 2.5;
+  static final double DISCOUNT_TOO = -0.7;
+  static final double LATE_DISCOUNT_TOO = -1.5;
   static final double OLDEST_FIRST = 3.5;
   static final double WHOLE_ACCOUNT = 0.5;
   static final double ON_ACCOUNT_ONLY = -3.5;
@@ -56,7 +65,7 @@ final class Weights {
       case CREDITOR_REFERENCE -> 9.0;
       case NUMBER -> 7.0;
       case ORDER -> 5.5;
-      case DIGITS -> length <= 3 ? 1.0 : length == 4 ? 2.5 : 4.5;
+      case DIGITS, ORDER_DIGITS -> 4.5;
       case LISTED -> 4.0;
       case REPAIRED -> length <= 5 ? 2.0 : 3.5;
     };

@@ -27,7 +27,7 @@ class BatchAssignerTest {
     var open = invoice(number, "a", "100.00");
     var part =
         new Part(new Candidate(open, open.open().getAmountMinorLong(), 0, 0, null), cents, 0);
-    return new Composition(Optional.of("a"), List.of(part), Optional.empty(), 0, List.of(), weight);
+    return new Composition(Optional.of("a"), List.of(part), List.of(), 0, List.of(), weight);
   }
 
   private static Wanting wanting(String id, LocalDate on, Composition... compositions) {

@@ -110,7 +110,7 @@ class CompositionSolverTest {
 
     var exact =
         solved.stream()
-            .filter(c -> c.adjustment().isEmpty() && c.onAccount() == 0 && c.parts().size() <= 2)
+            .filter(c -> c.adjustments().isEmpty() && c.onAccount() == 0 && c.parts().size() <= 2)
             .filter(c -> c.parts().stream().allMatch(p -> p.amount() == p.candidate().open()))
             .map(CompositionSolverTest::ids)
             .collect(Collectors.toSet());
@@ -126,7 +126,8 @@ class CompositionSolverTest {
     var before = Double.POSITIVE_INFINITY;
     for (var composition : solve(account(random, size), receipt)) {
       var taken = composition.parts().stream().mapToLong(p -> p.amount() - p.discount()).sum();
-      var kept = composition.adjustment().map(a -> a.amount().getAmountMinorLong()).orElse(0L);
+      var kept =
+          composition.adjustments().stream().mapToLong(a -> a.amount().getAmountMinorLong()).sum();
       assertThat(taken - kept + composition.onAccount()).isEqualTo(cents);
       assertThat(composition.weight()).isLessThanOrEqualTo(before);
       before = composition.weight();

@@ -219,8 +219,66 @@ class ProposalEngineTest {
     var late = receipt("first in the list", "300.00", "Piazza Forno", "LM-1001", TODAY);
     var results = ProposalEngine.over(snapshot).propose(List.of(late, early));
     assertThat(numbers(results.get(1).proposals().get(0))).containsExactly("LM-1001");
-    assertThat(results.get(0).proposals()).isEmpty();
-    assertThat(results.get(0).notes()).extracting(Evidence::code).contains("batch.taken");
+    var twice = results.get(0).proposals().get(0);
+    assertThat(twice.applications()).isEmpty();
+    assertThat(twice.onAccount()).isEqualTo(usd("300.00"));
+    assertThat(twice.customerId()).contains("forno");
+    assertThat(twice.evidence())
+        .anySatisfy(e -> assertThat(e.text()).contains("300.00 of 28 May 2026", "came first"));
+  }
+
+  /** The second of the same payment does not take another item of the same amount instead. */
+  @Test
+  void keepsASecondPaymentOfTheSameOnAccountThoughATwinIsOpen() {
+    var items =
+        List.<OpenItem>of(
+            invoice("LM-1001", "forno", "300.00"), invoice("LM-1002", "forno", "300.00"));
+    var snapshot = new Snapshot(items, Map.of(), List.of(FORNO), List.of(), List.of(), policy());
+    var first = receipt("a", "300.00", "Piazza Forno", "LM-1001", TODAY);
+    var second = receipt("b", "300.00", "Piazza Forno", "LM-1001", TODAY);
+    var results = ProposalEngine.over(snapshot).propose(List.of(first, second));
+    assertThat(numbers(results.get(0).proposals().get(0))).containsExactly("LM-1001");
+    assertThat(results.get(1).proposals().get(0).onAccount()).isEqualTo(usd("300.00"));
+  }
+
+  @Test
+  void takesADiscountAndAFeeFromOnePayment() {
+    var item = withTerms(invoice("LM-1001", "forno", "640.00", TODAY.plusDays(25)), "2/10 net 30");
+    var snapshot =
+        new Snapshot(List.of(item), Map.of(), List.of(FORNO), List.of(), List.of(), policy());
+    var best =
+        ProposalEngine.over(snapshot)
+            .propose(List.of(receipt("612.20", "Piazza Forno", "LM-1001")))
+            .get(0)
+            .proposals()
+            .get(0);
+    assertThat(best.applications())
+        .singleElement()
+        .satisfies(
+            a -> {
+              assertThat(a.amount()).isEqualTo(usd("640.00"));
+              assertThat(a.discount()).isEqualTo(usd("12.80"));
+            });
+    assertThat(best.adjustments())
+        .singleElement()
+        .satisfies(a -> assertThat(a.amount()).isEqualTo(usd("15.00")));
+  }
+
+  @Test
+  void paysOfEachItemWhatTheTextStates() {
+    var items =
+        List.<OpenItem>of(
+            invoice("LM-1001", "forno", "300.00"), invoice("LM-1002", "forno", "500.00"));
+    var snapshot = new Snapshot(items, Map.of(), List.of(FORNO), List.of(), List.of(), policy());
+    var best =
+        ProposalEngine.over(snapshot)
+            .propose(List.of(receipt("420.00", "Piazza Forno", "LM-1001 120.00, LM-1002 300.00")))
+            .get(0)
+            .proposals()
+            .get(0);
+    assertThat(best.applications())
+        .extracting(a -> a.item().number() + " " + a.amount().getAmount())
+        .containsExactlyInAnyOrder("LM-1001 120.00", "LM-1002 300.00");
   }
 
   private static final String[] NAMES = {

@@ -7,6 +7,7 @@ import static org.sumbrel.core.Books.receipt;
 import static org.sumbrel.core.Books.withReferences;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -79,7 +80,7 @@ class ReferenceFinderTest {
    */
   @ParameterizedTest
   @ValueSource(
-      strings = {"LM-0020481", "LM-0029418", "LM-020418", "LM-00204118", "120418", "LM-OO2O4I8"})
+      strings = {"LM-0020481", "LM-0029418", "LM-002048", "LM-00204118", "120418", "LM-OO2O4I8"})
   void readsOneSlipIntoIt(String text) {
     assertThat(find(text))
         .anySatisfy(
@@ -87,6 +88,47 @@ class ReferenceFinderTest {
               assertThat(hit.item().number()).isEqualTo("LM-0020418");
               assertThat(hit.weight()).isLessThan(Weights.of(Form.NUMBER, 10));
             });
+  }
+
+  /** Numbers of a year and a count are written with other strokes, and called by the count. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "INV/2026/123",
+        "2026-123",
+        "inv 2026 00123",
+        "INV202600123",
+        "PAYMENT 00123",
+        "INVOICE NO. 123",
+        "INV-2026-0 0123",
+        "INV-2O26-OO123",
+        "INV-2026-00l23"
+      })
+  void readsNumbersOfSeveralParts(String text) {
+    var several =
+        ReferenceFinder.over(
+            List.of(
+                invoice("INV-2026-00123", "a", "1.00"), invoice("INV-2026-00987", "a", "2.00")));
+    assertThat(several.find(receipt("10.00", "", text)))
+        .extracting(h -> h.item().number())
+        .containsExactly("INV-2026-00123");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"ORDER 7731", "P.O. NO. 7731", "your order: 7731", "PO7731", "7731"})
+  void readsTheOrderInPlaceOfTheNumber(String text) {
+    assertThat(find(text)).extracting(h -> h.item().number()).containsExactly("LM-0020418");
+  }
+
+  /** A figure of four tells less where most such figures name something. */
+  @Test
+  void countsFiguresByHowRarelyTheyHitByAccident() {
+    var many =
+        ReferenceFinder.over(
+            IntStream.range(1_000, 9_000).mapToObj(n -> invoice("LM-" + n, "a", "1.00")).toList());
+    var few = ReferenceFinder.over(List.of(invoice("LM-2345", "a", "1.00")));
+    var common = many.find(receipt("10.00", "", "2345")).get(0).weight();
+    assertThat(few.find(receipt("10.00", "", "2345")).get(0).weight()).isGreaterThan(common + 3);
   }
 
   @Test

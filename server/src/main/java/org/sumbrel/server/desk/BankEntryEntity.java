@@ -150,7 +150,8 @@ public class BankEntryEntity {
 
   /** What the payer is called where nothing better is known. */
   public String payerWords() {
-    return payerName.isBlank() ? remittance : payerName;
+    var told = payerName.isBlank() ? remittance : payerName;
+    return told.isBlank() ? "Nobody named" : told;
   }
 
   void stands(Standing standing) {
