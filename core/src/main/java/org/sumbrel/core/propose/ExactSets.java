@@ -1,11 +1,11 @@
 package org.sumbrel.core.propose;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.List;
-import java.util.stream.IntStream;
 
 /**
  * The sets of some amounts that come to a sum exactly and are worth most.
@@ -15,39 +15,80 @@ import java.util.stream.IntStream;
  * Dantzig 1957), an amount that is worth more than it costs, {@code v > p a}, is taken at first.
  * Every exact set then differs from that start by some changes, of which each costs {@code |v - p
  * a|}, and its worth is the start's bound less those costs. So the best sets are those with the
- * cheapest changes that make up what is missing. Half of the possible changes, and the other half,
- * are put together to all sums that cost no more than a limit; the halves are met in the middle
- * (Horowitz and Sahni 1974); the limit grows until the sets wanted cost less than it, for then no
- * cheaper one can be missing.
+ * cheapest changes that make up what is missing. Of many amounts this is done for each number of
+ * them apart, which has a price of its own: as every further amount makes a set less likely, the
+ * bounds become much closer.
+ *
+ * <p>They are looked for under a limit of cost that grows until the sets wanted cost less than it,
+ * for then no cheaper one can be missing. Under a limit, the changes of a set, from the dearest to
+ * the cheapest, are cut where they come to half of the limit: what is before the cut and what is
+ * behind it cost no more than half the limit each, so that few of either exist, and the two are met
+ * in the middle by their sums (Horowitz and Sahni 1974). The change at the cut is cheaper than all
+ * before it and dearer than all behind it, so that every set is met once. Of few amounts, every
+ * second change is before the cut instead, whatever it costs.
  *
  * <p>The work is counted in steps, so that the result is the same on every machine.
  */
 public final class ExactSets {
 
-  private static final double GROWTH = 1.3;
-
-  /** The first limit is this part of the dearest that is of interest. */
-  private static final double FIRST = 16;
-
+  private static final double GROWTH = 1.15;
   private static final double SMALLEST = 1e-9;
-  private static final int MOST_CHANGES = 64;
-  private static final int KEEPING = 50;
+
+  /** By how much more a search under a larger limit must look at to be worth beginning. */
+  private static final double EACH_TIME = 2;
 
   /** Once the best set is proven, further ones are looked for with this part of the budget. */
   private static final int FURTHER = 10;
+
+  private static final Comparator<Chosen> BEST_FIRST =
+      Comparator.comparingDouble(Chosen::value)
+          .reversed()
+          .thenComparing(Chosen::indices, Arrays::compare);
 
   private final long[] amounts;
   private final double[] values;
   private final long target;
   private final int most;
   private final double floor;
-  private final long budget;
+  private final Work work;
 
-  private double bound;
-  private boolean[] start;
-  private double[] costs;
-  private long missing;
-  private long steps;
+  /** Those whose bounds were above the bar so far: of each number of amounts the tightest first. */
+  private final List<List<SetRelaxation>> relaxations = new ArrayList<>();
+
+  /** Those of fewer amounts and of more, nearest first; bounds only fall in either direction. */
+  private final Deque<Side> sides = new ArrayDeque<>();
+
+  /** The next number of amounts in one direction, with its relaxation. */
+  private final class Side {
+    private final int by;
+    private int count;
+    private List<SetRelaxation> next;
+
+    Side(int count, int by) {
+      this.by = by;
+      at(count);
+    }
+
+    private void at(int number) {
+      count = number;
+      next =
+          number < 0 || number > amounts.length
+              ? List.of()
+              : SetRelaxation.ofExactly(number, amounts, values, target);
+    }
+
+    /** Moves on past all whose bound is not below the bar. */
+    void widen(double bar) {
+      while (!next.isEmpty() && next.get(0).bound() >= bar) {
+        relaxations.add(next);
+        at(count + by);
+      }
+    }
+
+    double bound() {
+      return next.isEmpty() ? Double.NEGATIVE_INFINITY : next.get(0).bound();
+    }
+  }
 
   /**
    * Sets found.
@@ -67,6 +108,33 @@ public final class ExactSets {
    */
   public record Chosen(int[] indices, double value) {}
 
+  /** How much has been done of what may be. */
+  static final class Work {
+    private final long budget;
+    private long steps;
+
+    Work(long budget) {
+      this.budget = budget;
+    }
+
+    void step(int more) {
+      steps += more;
+    }
+
+    long steps() {
+      return steps;
+    }
+
+    boolean done() {
+      return steps >= budget;
+    }
+
+    /** The count at which half of what is left now will have been used. */
+    long half() {
+      return steps + (budget - steps) / 2;
+    }
+  }
+
   private ExactSets(
       long[] amounts, double[] values, long target, int most, double floor, long budget) {
     this.amounts = amounts;
@@ -74,7 +142,7 @@ public final class ExactSets {
     this.target = target;
     this.most = most;
     this.floor = floor;
-    this.budget = budget;
+    this.work = new Work(budget);
   }
 
   /**
@@ -93,317 +161,95 @@ public final class ExactSets {
   }
 
   private Answer run() {
-    if (!divide()) {
-      return new Answer(List.of(), true, steps);
+    var ofAny = SetRelaxation.ofAny(amounts, values, target);
+    if (ofAny.isEmpty()) {
+      return new Answer(List.of(), true, 0);
     }
-    var order =
-        IntStream.range(0, amounts.length)
-            .boxed()
-            .sorted(Comparator.comparingDouble((Integer i) -> costs[i]).thenComparing(i -> i))
-            .mapToInt(Integer::intValue)
-            .toArray();
-    // every second change into each half, so that both have cheap ones and dear ones
-    var evens = half(order, 0);
-    var odds = half(order, 1);
-    var left = new Half(evens, odds);
-    var right = new Half(odds, evens);
-    var dearest = bound - floor;
-    var limit = Math.max(dearest / FIRST, firstLimit(order));
+    if (ofAny.get().halved() || !SetRelaxation.canCount(amounts, target)) {
+      relaxations.add(List.of(ofAny.get()));
+    } else {
+      // the best divided set has as many as it starts with, or a part of one more
+      var likeliest = ofAny.get().likeliestCount();
+      sides.add(new Side(likeliest, -1));
+      sides.add(new Side(likeliest + 1, 1));
+    }
+    var highest =
+        relaxations.isEmpty()
+            ? sides.stream().mapToDouble(Side::bound).max().orElseThrow()
+            : ofAny.get().bound();
+    sides.forEach(side -> side.widen(highest));
+    return relaxations.isEmpty() ? new Answer(List.of(), true, 0) : search(highest);
+  }
+
+  private Answer search(double highest) {
+    var limit = relaxations.stream().mapToDouble(r -> r.get(0).firstLimit()).min().orElseThrow();
     var best = List.<Chosen>of();
+    var last = Double.NEGATIVE_INFINITY;
+    var expectedBefore = 0.0;
     while (true) {
-      var within = Math.min(limit, dearest);
-      var round = new Round(left, right, within);
-      if (!round.run()) {
-        // the last limit that was searched to its end is what is proven
-        var found = best.size() >= round.found.size() ? best : round.chosen();
-        return new Answer(found, false, steps);
+      // all sets that are worth more than this are looked for
+      var bar = Math.max(floor, highest - limit);
+      sides.forEach(side -> side.widen(bar));
+      var searches = searches(bar);
+      var expected = searches.stream().mapToDouble(Search::expected).sum();
+      var worthwhile = expected >= EACH_TIME * expectedBefore || bar <= Math.max(floor, last);
+      if (worthwhile) {
+        expectedBefore = expected;
+        var found = new ArrayList<Chosen>();
+        for (var search : searches) {
+          var sets = new SetsWithin(search.relaxed(), search.within(), floor, most, work);
+          var lasted = sets.run();
+          found.addAll(sets.chosen());
+          if (!lasted) {
+            // the last limit that was searched to its end is what is proven
+            return new Answer(best.isEmpty() ? first(found) : best, false, work.steps());
+          }
+        }
+        best = first(found);
+        // sets worth less than the bar are met now and then, but not all of them
+        last = best.size() < most ? Double.NEGATIVE_INFINITY : best.get(most - 1).value();
+        var first = best.isEmpty() ? Double.NEGATIVE_INFINITY : best.get(0).value();
+        if (last >= bar
+            || bar <= floor
+            || isAll(searches)
+            || first >= bar && work.steps() > work.budget / FURTHER) {
+          return new Answer(best, true, work.steps());
+        }
       }
-      best = round.chosen();
-      // halves that each keep to the limit may together cost twice as much: that is not proven yet
-      var first = best.isEmpty() ? Double.POSITIVE_INFINITY : bound - best.get(0).value();
-      var last = best.size() < most ? Double.POSITIVE_INFINITY : bound - best.get(most - 1).value();
-      var all = last <= within || round.complete || within >= dearest;
-      if (all || first <= within && steps > budget / FURTHER) {
-        return new Answer(best, true, steps);
-      }
-      limit = Math.min(limit * GROWTH, last) + SMALLEST;
+      limit = Math.min(limit * GROWTH, highest - last) + SMALLEST;
     }
-  }
-
-  private int[] half(int[] order, int from) {
-    return IntStream.range(0, order.length).filter(i -> i % 2 == from).map(i -> order[i]).toArray();
-  }
-
-  private double firstLimit(int[] order) {
-    var sum = 0.0;
-    for (var i = 0; i < order.length && (i < 4 || sum <= SMALLEST); i++) {
-      sum += costs[order[i]];
-    }
-    return Math.max(sum, SMALLEST);
   }
 
   /**
-   * Finds the price of a minor unit and what it makes of each amount.
+   * One relaxation searched up to a limit.
    *
-   * @return false where all amounts together cannot come to the sum
+   * @param expected about how many sets of changes will be looked at
    */
-  private boolean divide() {
-    var count = amounts.length;
-    var sum = 0L;
-    var least = 0L;
-    for (var amount : amounts) {
-      sum += Math.max(0, amount);
-      least += Math.min(0, amount);
-    }
-    if (target > sum || target < least || count == 0) {
-      return false;
-    }
-    var prices =
-        IntStream.range(0, count)
-            .boxed()
-            .sorted(
-                Comparator.comparingDouble((Integer i) -> values[i] / amounts[i])
-                    .thenComparing(i -> i))
-            .toList();
-    var price = 0.0;
-    for (var i : prices) {
-      price = values[i] / amounts[i];
-      sum -= Math.abs(amounts[i]);
-      if (sum <= target) {
-        break;
-      }
-    }
-    start = new boolean[count];
-    costs = new double[count];
-    bound = price * target;
-    missing = target;
-    for (var i = 0; i < count; i++) {
-      var gain = values[i] - price * amounts[i];
-      start[i] = gain > SMALLEST;
-      costs[i] = Math.abs(gain) <= SMALLEST ? 0 : Math.abs(gain);
-      if (start[i]) {
-        bound += gain;
-        missing -= amounts[i];
-      }
-    }
-    return true;
+  private record Search(SetRelaxation relaxed, double within, double expected) {}
+
+  private List<Search> searches(double bar) {
+    return relaxations.stream()
+        .filter(ways -> ways.get(0).bound() >= bar)
+        .map(ways -> cheapest(ways, bar))
+        .toList();
   }
 
-  private long change(int item) {
-    return start[item] ? -amounts[item] : amounts[item];
+  /** Whether there are no other sets, whatever they cost. */
+  private boolean isAll(List<Search> searches) {
+    return sides.stream().allMatch(side -> side.next.isEmpty())
+        && searches.size() == relaxations.size()
+        && searches.stream().allMatch(s -> s.relaxed().allCosts() <= s.within());
   }
 
-  /** One half of the changes. */
-  private final class Half {
-    private final int[] items;
-
-    /** What the changes from a place on, and all of the other half, can make more and less. */
-    private final long[] more;
-
-    private final long[] less;
-
-    Half(int[] items, int[] others) {
-      this.items = items;
-      this.more = new long[items.length + 1];
-      this.less = new long[items.length + 1];
-      for (var other : others) {
-        more[items.length] += Math.max(0, change(other));
-        less[items.length] += Math.min(0, change(other));
-      }
-      for (var i = items.length - 1; i >= 0; i--) {
-        more[i] = more[i + 1] + Math.max(0, change(items[i]));
-        less[i] = less[i + 1] + Math.min(0, change(items[i]));
-      }
-    }
+  /** Of the ways to relax the same, the one that leaves least to search above the bar. */
+  private static Search cheapest(List<SetRelaxation> ways, double bar) {
+    return ways.stream()
+        .map(way -> new Search(way, way.bound() - bar, way.expected(way.bound() - bar)))
+        .min(Comparator.comparingDouble(Search::expected))
+        .orElseThrow();
   }
 
-  /** All sums of one half's changes that cost no more than a limit, and how they came about. */
-  private final class Sums {
-    private final int[] items;
-    private final Half half;
-    private final double within;
-    private long[] sums = new long[64];
-    private double[] spent = new double[64];
-    private int[] parent = new int[64];
-    private int[] item = new int[64];
-    private int size;
-    private long allowed;
-    private boolean complete = true;
-
-    Sums(Half half, double within) {
-      this.items = half.items;
-      this.half = half;
-      this.within = within;
-    }
-
-    /**
-     * @return false where the budget did not last
-     */
-    boolean fill() {
-      // what is left is for this half, the other, and their meeting
-      allowed = steps + (budget - steps) / 3;
-      add(0, 0, -1, -1);
-      return extend(0, 0, 0);
-    }
-
-    private boolean extend(int node, int from, int depth) {
-      if (depth == MOST_CHANGES) {
-        return false;
-      }
-      for (var i = from; i < items.length; i++) {
-        var cost = spent[node] + costs[items[i]];
-        if (cost > within) {
-          complete = false;
-          return true;
-        }
-        var sum = sums[node] + change(items[i]);
-        if (sum + half.less[i + 1] > missing || sum + half.more[i + 1] < missing) {
-          continue;
-        }
-        if (steps >= allowed) {
-          return false;
-        }
-        steps++;
-        var next = add(sum, cost, node, items[i]);
-        if (!extend(next, i + 1, depth + 1)) {
-          return false;
-        }
-      }
-      return true;
-    }
-
-    private int add(long sum, double cost, int from, int changed) {
-      if (size == sums.length) {
-        var longer = 2 * size;
-        sums = Arrays.copyOf(sums, longer);
-        spent = Arrays.copyOf(spent, longer);
-        parent = Arrays.copyOf(parent, longer);
-        item = Arrays.copyOf(item, longer);
-      }
-      sums[size] = sum;
-      spent[size] = cost;
-      parent[size] = from;
-      item[size] = changed;
-      return size++;
-    }
-
-    private void mark(int node, BitSet changed) {
-      for (var at = node; item[at] >= 0; at = parent[at]) {
-        changed.set(item[at]);
-      }
-    }
-  }
-
-  /** The search under one limit. */
-  private final class Round {
-    private final Sums left;
-    private final Sums right;
-    private final double within;
-    private final List<Chosen> found = new ArrayList<>();
-    private double dearestKept = Double.POSITIVE_INFINITY;
-    private boolean complete;
-
-    Round(Half left, Half right, double within) {
-      this.left = new Sums(left, within);
-      this.right = new Sums(right, within);
-      this.within = within;
-    }
-
-    /**
-     * @return false where the budget did not last
-     */
-    boolean run() {
-      var lasted = left.fill() & right.fill();
-      var met = meet();
-      complete = left.complete && right.complete;
-      return lasted && met;
-    }
-
-    private boolean meet() {
-      var index = new SumIndex(left.sums, left.size);
-      for (var r = 0; r < right.size; r++) {
-        for (var l = index.first(missing - right.sums[r]); l >= 0; l = index.next(l)) {
-          if (steps >= budget) {
-            return false;
-          }
-          steps++;
-          var cost = left.spent[l] + right.spent[r];
-          if (cost < dearestKept) {
-            keep(l, r);
-          }
-        }
-      }
-      return true;
-    }
-
-    private void keep(int l, int r) {
-      // to write a set down costs more than to look at a sum
-      steps += KEEPING;
-      var changed = new BitSet(amounts.length);
-      left.mark(l, changed);
-      right.mark(r, changed);
-      var indices =
-          IntStream.range(0, amounts.length).filter(i -> start[i] != changed.get(i)).toArray();
-      var value = Arrays.stream(indices).mapToDouble(i -> values[i]).sum();
-      if (indices.length > 0 && value >= floor - SMALLEST) {
-        found.add(new Chosen(indices, value));
-      }
-      if (found.size() >= 4 * most + 16) {
-        var kept = chosen();
-        found.clear();
-        found.addAll(kept);
-        dearestKept = bound - kept.get(kept.size() - 1).value() - SMALLEST;
-      }
-    }
-
-    List<Chosen> chosen() {
-      return found.stream()
-          .sorted(
-              Comparator.comparingDouble(Chosen::value)
-                  .reversed()
-                  .thenComparing(Chosen::indices, Arrays::compare))
-          .limit(most)
-          .toList();
-    }
-  }
-
-  /** Finds the places of a sum among many. */
-  private static final class SumIndex {
-    private final long[] sums;
-    private final int[] heads;
-    private final int[] nexts;
-
-    SumIndex(long[] sums, int size) {
-      this.sums = sums;
-      this.heads = new int[Integer.highestOneBit(Math.max(16, size)) * 2];
-      this.nexts = new int[size];
-      Arrays.fill(heads, -1);
-      for (var i = size - 1; i >= 0; i--) {
-        var slot = slot(sums[i]);
-        nexts[i] = heads[slot];
-        heads[slot] = i;
-      }
-    }
-
-    private int slot(long sum) {
-      var mixed = sum * 0x9E3779B97F4A7C15L;
-      return (int) (mixed >>> 40) & heads.length - 1;
-    }
-
-    int first(long sum) {
-      return matching(heads[slot(sum)], sum);
-    }
-
-    int next(int place) {
-      return matching(nexts[place], sums[place]);
-    }
-
-    private int matching(int place, long sum) {
-      var at = place;
-      while (at >= 0 && sums[at] != sum) {
-        at = nexts[at];
-      }
-      return at;
-    }
+  private List<Chosen> first(List<Chosen> found) {
+    return found.stream().sorted(BEST_FIRST).limit(most).toList();
   }
 }

@@ -115,18 +115,40 @@ class ExactSetsTest {
     assertThat(ExactSets.find(new long[0], new double[0], 5, 5, -9, PLENTY).exhaustive()).isTrue();
   }
 
-  /** Ten thousand amounts that cannot be told apart: the work is bounded, and it says so. */
+  /** Ten thousand amounts that cannot be told apart: three of them are all the same. */
   @Test
-  void staysWithinItsBudget() {
+  void takesAnyOfTenThousandEqualOnes() {
     var amounts = new long[10_000];
     Arrays.fill(amounts, 12_500);
     var values = new double[10_000];
     Arrays.fill(values, -0.7);
     var found = ExactSets.find(amounts, values, 37_500, 5, -8, 100_000);
-    assertThat(found.steps()).isLessThanOrEqualTo(100_050);
-    assertThat(found.exhaustive()).isFalse();
     assertThat(found.sets()).isNotEmpty();
     assertThat(found.sets()).allSatisfy(s -> assertThat(s.indices()).hasSize(3));
+  }
+
+  /** Where the answer would take longer than is allowed, it says so. */
+  @Test
+  void staysWithinItsBudget() {
+    var random = new Random(1);
+    var amounts = random.longs(120, 1_000, 1_000_000_000L).toArray();
+    var values = random.doubles(120).toArray();
+    var target = Arrays.stream(amounts).sum() / 2 + 1;
+    var found = ExactSets.find(amounts, values, target, 5, -8, 100_000);
+    assertThat(found.steps()).isLessThanOrEqualTo(100_051);
+    assertThat(found.exhaustive()).isFalse();
+  }
+
+  /** Four hundred items of one payer, of which twelve are meant: proven within a small budget. */
+  @Property(tries = 20)
+  void provesItsAnswerForFourHundredItems(@ForAll long seed) {
+    var random = new Random(seed);
+    var amounts = random.longs(400, 2_000, 400_000).toArray();
+    var values = IntStream.range(0, 400).mapToDouble(i -> -0.7 - i / 1000.0).toArray();
+    var target = random.ints(0, 400).distinct().limit(12).mapToLong(i -> amounts[i]).sum();
+    var found = ExactSets.find(amounts, values, target, 1, -20, 3_000_000);
+    assertThat(found.exhaustive()).isTrue();
+    assertThat(sum(amounts, found.sets().get(0).indices())).isEqualTo(target);
   }
 
   /**
@@ -135,7 +157,7 @@ class ExactSetsTest {
    */
   @Property(tries = 12)
   void agreesWithAnIndependentSolver(
-      @ForAll long seed, @ForAll @IntRange(min = 18, max = 30) int count) {
+      @ForAll long seed, @ForAll @IntRange(min = 18, max = 38) int count) {
     var random = new Random(seed);
     var amounts = random.longs(count, 2_000, 400_000).map(a -> a % 9 == 0 ? -a / 10 : a).toArray();
     var values = IntStream.range(0, count).mapToDouble(i -> -0.7 - i / 100.0).toArray();
@@ -144,6 +166,23 @@ class ExactSetsTest {
     assertThat(found.exhaustive()).isTrue();
     assertThat(found.sets().get(0).value())
         .isCloseTo(independent(amounts, values, target), within(1e-6));
+  }
+
+  /** The same of more amounts that are small and of any worth, so that many sets fit. */
+  @Property(tries = 60)
+  void agreesOnManySmallAmounts(
+      @ForAll long seed,
+      @ForAll @IntRange(min = 37, max = 60) int count,
+      @ForAll @IntRange(min = 1, max = 400) int target) {
+    var random = new Random(seed);
+    var amounts = random.longs(count, -40, 60).map(a -> a == 0 ? 7 : a).toArray();
+    var values = random.ints(count, -2_000, 800).mapToDouble(v -> v / 1000.0).toArray();
+    var found = ExactSets.find(amounts, values, target, 3, -90, PLENTY);
+    assertThat(found.exhaustive()).isTrue();
+    assertThat(found.sets().get(0).value())
+        .isCloseTo(independent(amounts, values, target), within(1e-6));
+    assertThat(found.sets())
+        .allSatisfy(set -> assertThat(sum(amounts, set.indices())).isEqualTo(target));
   }
 
   private static double independent(long[] amounts, double[] values, long target) {
