@@ -31,7 +31,8 @@ public final class Bench {
     if (given.contains("--accuracy")) {
       return;
     }
-    report.race(quick ? SolverRace.run(50, 2, 10) : SolverRace.run(300, 6, 30));
+    report.race(SolverRace.run(60, 6, quick ? 50 : 300, quick ? 2 : 8, quick ? 10 : 30));
+    report.race(SolverRace.run(400, 12, quick ? 50 : 300, quick ? 1 : 4, quick ? 10 : 30));
     report.speed(
         Throughput.measure(quick ? List.of(1_000, 10_000) : List.of(1_000, 10_000, 100_000)));
     if (!quick) {

@@ -77,12 +77,12 @@ final class Report {
 
   void race(Race race) {
     out.printf(
-        "%n400 items, a true set of 12: %d instances, %d proven, median %.1f ms, p99 %.1f ms%n",
-        race.instances(), race.proven(), race.median(), race.p99());
+        "%n%d items, a true set of %d: %d instances, %d proven, median %.1f ms, p99 %.1f ms%n",
+        race.items(), race.trueSet(), race.instances(), race.proven(), race.median(), race.p99());
     out.printf(
         "CP-SAT on %d of them: same best value %d, not finished %d, median %.0f ms, %.0f times ours%n",
         race.raced(), race.same(), race.unfinished(), race.independentMedian(), race.timesFaster());
-    results.put("solver", race);
+    results.put("solver of " + race.items(), race);
   }
 
   void speed(List<Run> runs) {

@@ -12,14 +12,12 @@ import java.util.stream.IntStream;
 import org.sumbrel.core.propose.ExactSets;
 
 /**
- * One payer, 400 open items, a true set of 12: the engine's solver and OR-Tools CP-SAT look for the
- * most valuable exact set of the same instances in the same run, one thread each.
+ * One payer, many open items, some of which are meant: the engine's solver and OR-Tools CP-SAT look
+ * for the most valuable exact set of the same instances in the same run, one thread each.
  */
 final class SolverRace {
 
-  private static final int ITEMS = 400;
-  private static final int TRUE_SET = 12;
-  private static final long BUDGET = 50_000_000;
+  private static final long BUDGET = 10_000_000;
   private static final int WARM_UP = 20;
   private static final double SCALE = 1_000;
 
@@ -31,6 +29,8 @@ final class SolverRace {
    * @param timesFaster the median time of CP-SAT by that of ours, unfinished ones at their limit
    */
   record Race(
+      int items,
+      int trueSet,
       int instances,
       int proven,
       double median,
@@ -45,14 +45,20 @@ final class SolverRace {
 
   private SolverRace() {}
 
-  static Race run(int instances, int raced, double limitSeconds) {
+  /**
+   * @param items open at once
+   * @param trueSet how many of them are meant
+   * @param instances how many our solver is timed on
+   * @param raced on how many of those the other is as well
+   */
+  static Race run(int items, int trueSet, int instances, int raced, double limitSeconds) {
     for (var n = 0; n < WARM_UP; n++) {
-      ours(instance(1_000 + n));
+      ours(instance(items, trueSet, 1_000 + n));
     }
     var times = new double[instances];
     var proven = 0;
     for (var n = 0; n < instances; n++) {
-      var instance = instance(n);
+      var instance = instance(items, trueSet, n);
       var begun = System.nanoTime();
       proven += ours(instance).exhaustive() ? 1 : 0;
       times[n] = (System.nanoTime() - begun) / 1e6;
@@ -62,7 +68,7 @@ final class SolverRace {
     var ours = new double[raced];
     var theirs = new double[raced];
     for (var n = 0; n < raced; n++) {
-      var instance = instance(n);
+      var instance = instance(items, trueSet, n);
       var begun = System.nanoTime();
       var best = ours(instance);
       ours[n] = (System.nanoTime() - begun) / 1e6;
@@ -73,6 +79,8 @@ final class SolverRace {
       same += best.exhaustive() && Math.abs(value - best.sets().get(0).value()) < 1e-6 ? 1 : 0;
     }
     return new Race(
+        items,
+        trueSet,
         instances,
         proven,
         quantile(times, 0.5),
@@ -85,11 +93,11 @@ final class SolverRace {
   }
 
   /** Later items are worth a little less; values are whole thousandths, so that both are exact. */
-  private static Instance instance(long seed) {
+  private static Instance instance(int items, int trueSet, long seed) {
     var random = new Random(40_000 + seed);
-    var amounts = random.longs(ITEMS, 2_000, 400_000).toArray();
-    var values = IntStream.range(0, ITEMS).mapToDouble(i -> -0.7 - i / SCALE).toArray();
-    var target = random.ints(0, ITEMS).distinct().limit(TRUE_SET).mapToLong(i -> amounts[i]).sum();
+    var amounts = random.longs(items, 2_000, 400_000).toArray();
+    var values = IntStream.range(0, items).mapToDouble(i -> -0.7 - i / SCALE).toArray();
+    var target = random.ints(0, items).distinct().limit(trueSet).mapToLong(i -> amounts[i]).sum();
     return new Instance(amounts, values, target);
   }
 
@@ -100,8 +108,8 @@ final class SolverRace {
   private static double independent(Instance instance, double limitSeconds) {
     Loader.loadNativeLibraries();
     var model = new CpModel();
-    var taken = new BoolVar[ITEMS];
-    for (var i = 0; i < ITEMS; i++) {
+    var taken = new BoolVar[instance.amounts().length];
+    for (var i = 0; i < taken.length; i++) {
       taken[i] = model.newBoolVar("take" + i);
     }
     model.addEquality(LinearExpr.weightedSum(taken, instance.amounts), instance.target);

@@ -12,7 +12,7 @@ final class Throughput {
 
   private static final int CUSTOMERS = 5_000;
   private static final int ITEMS_EACH = 20;
-  private static final int ROUNDS = 3;
+  private static final int ROUNDS = 5;
 
   /**
    * One size.
@@ -39,7 +39,7 @@ final class Throughput {
     var made = Payments.of(world, Profile.MIXED, size);
     var snapshot = world.snapshot();
     var best = Double.POSITIVE_INFINITY;
-    for (var round = 0; round < ROUNDS; round++) {
+    for (var round = 0; round < (size <= 10_000 ? ROUNDS : 2); round++) {
       var begun = System.nanoTime();
       var results = ProposalEngine.over(snapshot).propose(made.receipts());
       best = Math.min(best, (System.nanoTime() - begun) / 1e9);

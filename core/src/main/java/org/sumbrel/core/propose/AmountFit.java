@@ -3,7 +3,6 @@ package org.sumbrel.core.propose;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -32,12 +31,12 @@ final class AmountFit {
 
   /**
    * What the items come to before a fee or a small difference: in full, or less what is taken off
-   * for paying early, in time or not.
+   * for paying early.
    *
-   * @param lateness of which the discount is too late, zero where none is
+   * @param discount taken in time
+   * @param lateness what is taken though it is too late
    */
-  private record Basis(
-      List<Part> parts, List<Adjustment> adjustments, long sum, long discount, long lateness) {
+  private record Basis(long sum, long discount, long lateness) {
 
     /** The code of a fit that explains a rest beside what the basis explains. */
     String code(String rest) {
@@ -54,46 +53,50 @@ final class AmountFit {
   /** In minor units. */
   private static final long ROUND = 5_000;
 
-  private static final Pattern CALLED_PART =
-      Pattern.compile(
-          "\\b(?:PART(?:IAL|LY)?|ON ACCOUNT|INSTAL+MENTS?|DEPOSIT|A CONTO|TEILZAHLUNG|ANZAHLUNG|ACOMPTE)\\b",
-          Pattern.CASE_INSENSITIVE);
-
   private final Policy policy;
+  private final UsualDifferences usual;
   private final List<Candidate> set;
   private final long received;
   private final long open;
   private final long discount;
   private final CurrencyUnit currency;
   private final String text;
+  private final TextWords words;
 
-  AmountFit(Receipt receipt, Policy policy, List<Candidate> set, long open, long discount) {
+  AmountFit(
+      Receipt receipt,
+      Policy policy,
+      UsualDifferences usual,
+      TextWords words,
+      List<Candidate> set,
+      long open,
+      long discount) {
     this.policy = policy;
+    this.usual = usual;
     this.set = set;
     this.received = receipt.amount().getAmountMinorLong();
     this.currency = receipt.amount().getCurrencyUnit();
     this.text = receipt.text();
+    this.words = words;
     this.open = open;
     this.discount = discount;
   }
 
   /** The ways that settle every item of the set in full. */
   List<Fit> whole() {
-    var fits = new ArrayList<Fit>();
+    var fits = new ArrayList<Fit>(2);
     for (var basis : bases()) {
       var missing = basis.sum() - received;
       if (missing == 0) {
-        fits.add(new Fit(basis.parts(), basis.adjustments(), 0, addUp(basis)));
+        fits.add(new Fit(parts(basis), adjustments(basis), 0, addUp(basis)));
       }
       if (missing > 0) {
-        var fee = money(missing);
-        policy.usualFees().stream()
-            .filter(terms -> terms.of(money(basis.sum())).equals(fee))
-            .findFirst()
-            .ifPresent(terms -> fits.add(lessFee(basis, terms, fee)));
+        usual
+            .fee(missing, basis.sum())
+            .ifPresent(terms -> fits.add(lessFee(basis, terms, money(missing))));
       }
-      var reasoned = basis.lateness() > 0 && ReasonInText.of(text).isPresent();
-      if (missing != 0 && !reasoned && withinClerksLimit(missing)) {
+      var reasoned = basis.lateness() > 0 && words.reason().isPresent();
+      if (missing != 0 && !reasoned && usual.mayWriteOff(missing, open)) {
         fits.add(writtenOff(basis, missing));
       }
     }
@@ -101,58 +104,53 @@ final class AmountFit {
   }
 
   private List<Basis> bases() {
-    var bases = new ArrayList<Basis>(4);
-    bases.add(new Basis(inFull(), List.of(), open, 0, 0));
-    if (discount > 0) {
-      bases.add(new Basis(discounted(), List.of(), open - discount, discount, 0));
+    var late = 0L;
+    for (var candidate : set) {
+      late += candidate.late();
     }
-    var late = set.stream().mapToLong(Candidate::late).sum();
+    if (discount == 0 && late == 0) {
+      return List.of(new Basis(open, 0, 0));
+    }
+    var bases = new ArrayList<Basis>(4);
+    bases.add(new Basis(open, 0, 0));
+    if (discount > 0) {
+      bases.add(new Basis(open - discount, discount, 0));
+    }
     if (late > 0) {
-      bases.add(tooLate(inFull(), 0, late));
+      bases.add(new Basis(open - late, 0, late));
       if (discount > 0) {
-        bases.add(tooLate(discounted(), discount, late));
+        bases.add(new Basis(open - discount - late, discount, late));
       }
     }
     return bases;
   }
 
-  /** What the company does where a discount was taken after its day. */
-  private Basis tooLate(List<Part> parts, long inTime, long late) {
-    var sum = open - inTime - late;
-    return switch (policy.customs().lateDiscount()) {
-      case CLAIM ->
-          new Basis(
-              parts,
-              List.of(new ClaimRaised(money(late), owner(), ClaimReason.UNEARNED_DISCOUNT, "")),
-              sum,
-              inTime,
-              late);
-      case GRANT ->
-          new Basis(
-              parts.stream()
-                  .map(
-                      p -> new Part(p.candidate(), p.amount(), p.discount() + p.candidate().late()))
-                  .toList(),
-              List.of(),
-              sum,
-              inTime,
-              late);
-      case LEAVE_OPEN ->
-          new Basis(
-              parts.stream()
-                  .map(
-                      p -> new Part(p.candidate(), p.amount() - p.candidate().late(), p.discount()))
-                  .toList(),
-              List.of(),
-              sum,
-              inTime,
-              late);
-    };
+  /** What is taken of each item; a discount taken too late is treated as the company does. */
+  private List<Part> parts(Basis basis) {
+    var late = basis.lateness() > 0 ? policy.customs().lateDiscount() : Shortage.CLAIM;
+    return set.stream()
+        .map(
+            c -> {
+              var inTime = basis.discount() > 0 ? c.discount() : 0;
+              return switch (late) {
+                case CLAIM -> new Part(c, c.open(), inTime);
+                case GRANT -> new Part(c, c.open(), inTime + c.late());
+                case LEAVE_OPEN -> new Part(c, c.open() - c.late(), inTime);
+              };
+            })
+        .toList();
+  }
+
+  private List<Adjustment> adjustments(Basis basis) {
+    return basis.lateness() > 0 && policy.customs().lateDiscount() == Shortage.CLAIM
+        ? List.of(
+            new ClaimRaised(money(basis.lateness()), owner(), ClaimReason.UNEARNED_DISCOUNT, ""))
+        : List.of();
   }
 
   private List<Evidence> addUp(Basis basis) {
     if (basis.lateness() == 0) {
-      return addUp(basis.parts());
+      return addUp(parts(basis));
     }
     var says =
         words(basis.lateness()) + " less than open: the discount, though the day for it has passed";
@@ -167,15 +165,15 @@ final class AmountFit {
             + beside(basis)
             + ", small enough to write off";
     return new Fit(
-        basis.parts(),
+        parts(basis),
         with(basis, SmallWriteOff.of(money(missing))),
         0,
         List.of(
             new Evidence(basis.code("write_off"), says, basis.weight(Weights.AMOUNT_LESS_LITTLE))));
   }
 
-  private static List<Adjustment> with(Basis basis, Adjustment more) {
-    var all = new ArrayList<>(basis.adjustments());
+  private List<Adjustment> with(Basis basis, Adjustment more) {
+    var all = new ArrayList<>(adjustments(basis));
     all.add(more);
     return List.copyOf(all);
   }
@@ -193,7 +191,7 @@ final class AmountFit {
 
   /** A payment that is short and says why, where that is usually claimed. */
   private Optional<Fit> claimed(long missing) {
-    var reason = ReasonInText.of(text);
+    var reason = words.reason();
     if (reason.isEmpty()
         || policy.customs().shortWithReason() != Shortage.CLAIM
         || missing * 2 > open) {
@@ -212,10 +210,6 @@ final class AmountFit {
             List.of(new Evidence("amount.claim", says, Weights.AMOUNT_CLAIMED))));
   }
 
-  private boolean withinClerksLimit(long missing) {
-    return policy.clerk().writeOff().allows(money(missing), money(open));
-  }
-
   private Fit lessFee(Basis basis, FeeTerms terms, Money fee) {
     var fixed = terms.percent().signum() == 0;
     var less = MoneyText.grouped(fee) + " less than open" + beside(basis) + "; ";
@@ -229,7 +223,7 @@ final class AmountFit {
             fixed ? KeptBy.BANK : KeptBy.PROCESSOR,
             IncludedTax.in(fee, policy.feeTaxPercent()));
     return new Fit(
-        basis.parts(),
+        parts(basis),
         with(basis, kept),
         0,
         List.of(new Evidence(basis.code("fee"), says, basis.weight(Weights.AMOUNT_LESS_FEE))));
@@ -289,15 +283,11 @@ final class AmountFit {
 
   /** A round sum, or one that the text calls a part: common practice, no source. */
   private boolean meantAsPart() {
-    return received % ROUND == 0 || CALLED_PART.matcher(text).find();
+    return received % ROUND == 0 || words.callsItPart();
   }
 
   private List<Part> inFull() {
     return set.stream().map(c -> new Part(c, c.open(), 0)).toList();
-  }
-
-  private List<Part> discounted() {
-    return set.stream().map(c -> new Part(c, c.open(), c.discount())).toList();
   }
 
   /**

@@ -25,7 +25,7 @@ final class CompositionSolver {
   private static final int MOST_CHOICES = 64;
   private static final int MOST_LEFT_OUT = 60;
   private static final int MOST_SETS = 10;
-  private static final long MOST_STEPS = 20_000;
+  private static final long MOST_STEPS = 10_000;
   private static final int MOST_ITEMS = 12;
 
   /** A payer who is supported by so much less than another is not thought of in sets. */
@@ -36,10 +36,12 @@ final class CompositionSolver {
 
   private final CandidateSelector selector;
   private final Policy policy;
+  private final UsualDifferences usual;
 
   CompositionSolver(CandidateSelector selector, Policy policy) {
     this.selector = selector;
     this.policy = policy;
+    this.usual = new UsualDifferences(policy);
   }
 
   /** What was found for one receipt, best first, and whether every set was weighed. */
@@ -49,9 +51,10 @@ final class CompositionSolver {
     var best = new LinkedHashMap<String, Composition>();
     var exhaustive = true;
     var strongest = groups.stream().mapToDouble(CandidateGroup::support).max().orElse(0);
+    var words = TextWords.of(receipt.text());
     for (var group : groups) {
       var likely = group.support() > strongest - UNLIKELY;
-      var search = new Search(receipt, group, hits, likely);
+      var search = new Search(receipt, words, group, hits, likely);
       for (var found : search.run(hits)) {
         best.merge(found.key(), found, (a, b) -> a.weight() >= b.weight() ? a : b);
       }
@@ -63,6 +66,7 @@ final class CompositionSolver {
   /** The search in one group. */
   private final class Search {
     private final Receipt receipt;
+    private final TextWords words;
     private final CandidateGroup group;
 
     /** Whether sets of items that nothing names are worth looking for. */
@@ -75,8 +79,14 @@ final class CompositionSolver {
     private final List<Composition> found = new ArrayList<>();
     private boolean exhaustive = true;
 
-    Search(Receipt receipt, CandidateGroup group, List<ReferenceHit> hits, boolean likely) {
+    Search(
+        Receipt receipt,
+        TextWords words,
+        CandidateGroup group,
+        List<ReferenceHit> hits,
+        boolean likely) {
       this.likely = likely;
+      this.words = words;
       this.receipt = receipt;
       this.group = group;
       this.received = receipt.amount().getAmountMinorLong();
@@ -215,7 +225,7 @@ final class CompositionSolver {
       var open = set.stream().mapToLong(Candidate::open).sum();
       var discount = set.stream().mapToLong(Candidate::discount).sum();
       if (open >= received) {
-        new AmountFit(receipt, policy, set, open, discount)
+        new AmountFit(receipt, policy, usual, words, set, open, discount)
             .whole().stream()
                 .filter(fit -> fit.adjustments().stream().allMatch(FeeWithheld.class::isInstance))
                 .forEach(
@@ -300,7 +310,7 @@ final class CompositionSolver {
     private void weigh(List<Candidate> set, boolean loose) {
       var open = set.stream().mapToLong(Candidate::open).sum();
       var discount = set.stream().mapToLong(Candidate::discount).sum();
-      var amounts = new AmountFit(receipt, policy, set, open, discount);
+      var amounts = new AmountFit(receipt, policy, usual, words, set, open, discount);
       for (var fit : amounts.whole()) {
         found.add(score.of(fit.parts(), fit.adjustments(), fit.onAccount(), fit.evidence()));
       }
@@ -384,7 +394,7 @@ final class CompositionSolver {
         why.add(
             new Evidence(
                 "amount.over",
-                words(left) + " more than all that is due; kept on account",
+                inWords(left) + " more than all that is due; kept on account",
                 Weights.AMOUNT_OVER));
       }
       found.add(score.asOneIdea(parts, left, why, 0));
@@ -417,7 +427,7 @@ final class CompositionSolver {
         onAccount("amount.ahead", "nothing is open", Weights.PAID_AHEAD);
       } else if (found.isEmpty()) {
         onAccount(
-            "amount.on_account", "nothing open fits " + words(received), Weights.ON_ACCOUNT_ONLY);
+            "amount.on_account", "nothing open fits " + inWords(received), Weights.ON_ACCOUNT_ONLY);
       }
     }
 
@@ -426,7 +436,7 @@ final class CompositionSolver {
       found.add(score.of(List.of(), List.of(), received, List.of(why)));
     }
 
-    private String words(long minor) {
+    private String inWords(long minor) {
       return MoneyText.grouped(Candidate.money(receipt.amount().getCurrencyUnit(), minor));
     }
   }

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The sets of some amounts that come to a sum exactly and are worth most.
@@ -34,6 +35,9 @@ public final class ExactSets {
   private static final double GROWTH = 1.15;
   private static final double SMALLEST = 1e-9;
 
+  /** So few amounts are not worth telling apart by their number. */
+  private static final int FEW = 24;
+
   /** By how much more a search under a larger limit must look at to be worth beginning. */
   private static final double EACH_TIME = 2;
 
@@ -54,6 +58,9 @@ public final class ExactSets {
 
   /** Those whose bounds were above the bar so far: of each number of amounts the tightest first. */
   private final List<List<SetRelaxation>> relaxations = new ArrayList<>();
+
+  /** All numbers of amounts at once, where that is feasible in halves. */
+  private Optional<SetRelaxation> halves = Optional.empty();
 
   /** Those of fewer amounts and of more, nearest first; bounds only fall in either direction. */
   private final Deque<Side> sides = new ArrayDeque<>();
@@ -165,7 +172,9 @@ public final class ExactSets {
     if (ofAny.isEmpty()) {
       return new Answer(List.of(), true, 0);
     }
-    if (ofAny.get().halved() || !SetRelaxation.canCount(amounts, target)) {
+    var few = amounts.length <= FEW;
+    halves = ofAny.filter(SetRelaxation::halved);
+    if (few || !SetRelaxation.canCount(amounts, target)) {
       relaxations.add(List.of(ofAny.get()));
     } else {
       // the best divided set has as many as it starts with, or a part of one more
@@ -228,16 +237,27 @@ public final class ExactSets {
   private record Search(SetRelaxation relaxed, double within, double expected) {}
 
   private List<Search> searches(double bar) {
-    return relaxations.stream()
-        .filter(ways -> ways.get(0).bound() >= bar)
-        .map(ways -> cheapest(ways, bar))
-        .toList();
+    var searches =
+        relaxations.stream()
+            .filter(ways -> ways.get(0).bound() >= bar)
+            .map(ways -> cheapest(ways, bar))
+            .toList();
+    // where nearly all would have to be looked at, halves of all are less
+    var expected = searches.stream().mapToDouble(Search::expected).sum();
+    return halves
+        .filter(all -> all.bound() >= bar)
+        .map(all -> cheapest(List.of(all), bar))
+        .filter(all -> all.expected() < expected)
+        .map(List::of)
+        .orElse(searches);
   }
 
   /** Whether there are no other sets, whatever they cost. */
   private boolean isAll(List<Search> searches) {
-    return sides.stream().allMatch(side -> side.next.isEmpty())
-        && searches.size() == relaxations.size()
+    var halved = searches.size() == 1 && searches.get(0).relaxed().halved();
+    return (halved
+            || sides.stream().allMatch(side -> side.next.isEmpty())
+                && searches.size() == relaxations.size())
         && searches.stream().allMatch(s -> s.relaxed().allCosts() <= s.within());
   }
 

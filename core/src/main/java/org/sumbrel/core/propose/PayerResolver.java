@@ -243,16 +243,20 @@ final class PayerResolver {
     var covered = same ? 1 : name.covers(known.name());
     // a likeness of an alias counts no more than one of the customer's own name
     var most = Math.min(known.weight(), Weights.PAYER_NAME);
-    var says = "\"" + shortened(written) + "\" reads like " + alsoKnown(known);
     if (same && known.code().equals("payer.name")) {
       keep(leads, id, "payer.name", "the payer's name is " + name(id), known.weight());
     } else if (covered >= 0.94) {
-      keep(leads, id, known.code(), says, most - Weights.NAME_CUT);
+      keep(leads, id, known.code(), likeness(written, known), most - Weights.NAME_CUT);
     } else if (covered >= 0.75) {
-      keep(leads, id, known.code() + "_part", says, most - Weights.NAME_IN_PART);
+      keep(
+          leads, id, known.code() + "_part", likeness(written, known), most - Weights.NAME_IN_PART);
     } else if (known.name().covers(name) >= 0.9) {
-      keep(leads, id, known.code() + "_like", says, most - Weights.NAME_LIKE);
+      keep(leads, id, known.code() + "_like", likeness(written, known), most - Weights.NAME_LIKE);
     }
+  }
+
+  private String likeness(String written, KnownName known) {
+    return "\"" + shortened(written) + "\" reads like " + alsoKnown(known);
   }
 
   private String alsoKnown(KnownName known) {

@@ -16,10 +16,13 @@ final class SetRelaxation {
   private static final double SMALLEST = 1e-9;
 
   /** Of so many amounts the halves are small whatever anything costs. */
-  private static final int HALVED = 36;
+  private static final int HALVED = 44;
 
-  private static final int ROUNDS = 60;
-  private static final int GRID = 40;
+  private static final int ROUNDS = 45;
+  private static final int GRID = 30;
+
+  /** Of sets of more changes not even the number is estimated. */
+  private static final int MOST_COUNTED = 8;
 
   /**
    * What so many amounts can come to.
@@ -73,6 +76,9 @@ final class SetRelaxation {
 
   private final double[] adding;
 
+  /** What the dearest, the two dearest and so on cost. */
+  private final double[] dearest;
+
   /**
    * @param price of a minor unit
    * @param each the price of taking any amount at all
@@ -114,24 +120,32 @@ final class SetRelaxation {
     sum += each * count;
     this.further = further;
     this.weight = weight;
+    this.dearest = running(Arrays.stream(costs).filter(Double::isFinite).map(c -> -c).toArray());
+    for (var i = 0; i < dearest.length; i++) {
+      dearest[i] = -dearest[i];
+    }
     this.leaving = cheapest(true);
     this.adding = cheapest(false);
     this.bound = sum;
     this.missing = left + weight * further;
-    this.halved = amounts.length <= HALVED;
+    this.halved = weight == 0 && amounts.length <= HALVED;
     this.order = halved ? interleaved(byCost()) : byCost();
   }
 
   private double[] cheapest(boolean starting) {
-    var sorted =
+    return running(
         IntStream.range(0, costs.length)
             .filter(i -> start[i] == starting)
             .mapToDouble(i -> costs[i])
-            .sorted()
-            .toArray();
-    var sums = new double[sorted.length + 1];
-    for (var i = 0; i < sorted.length; i++) {
-      sums[i + 1] = sums[i] + sorted[i];
+            .toArray());
+  }
+
+  /** What the least, the two least and so on come to. */
+  private static double[] running(double[] of) {
+    Arrays.sort(of);
+    var sums = new double[of.length + 1];
+    for (var i = 0; i < of.length; i++) {
+      sums[i + 1] = sums[i] + of[i];
     }
     return sums;
   }
@@ -311,17 +325,45 @@ final class SetRelaxation {
     return Math.abs(more) < sums.length ? sums[Math.abs(more)] : Double.POSITIVE_INFINITY;
   }
 
-  /** About how many sets of changes cost no more than half of a limit: what a search looks at. */
+  /** About how many sets of changes a search under a limit looks at. */
   double expected(double within) {
-    var sets = new double[GRID + 1];
-    sets[0] = 1;
-    for (var cost : costs) {
-      var at = (int) Math.min(GRID + 1.0, Math.ceil(2 * cost / within * GRID));
-      for (var spent = GRID; spent >= at; spent--) {
-        sets[spent] += sets[spent - at];
+    var half = (order.length + 1) / 2;
+    if (halved) {
+      return sets(0, half, half, within) + sets(half, order.length, half, within);
+    }
+    var most = number() > 0 ? (number() + 1) / 2 : MOST_COUNTED;
+    return sets(0, order.length, Math.min(most, MOST_COUNTED), within / 2);
+  }
+
+  /** About how many sets of so many changes of some ranks cost no more than a limit. */
+  private double sets(int from, int to, int most, double within) {
+    var sets = new double[most + 1][GRID + 1];
+    sets[0][0] = 1;
+    for (var rank = from; rank < to; rank++) {
+      var at = (int) Math.min(GRID + 1.0, Math.ceil(costs[order[rank]] / within * GRID));
+      for (var size = Math.min(most, rank - from + 1); size > 0; size--) {
+        for (var spent = at; spent <= GRID; spent++) {
+          sets[size][spent] += sets[size - 1][spent - at];
+        }
       }
     }
-    return Arrays.stream(sets).sum();
+    var all = 0.0;
+    for (var ofSize : sets) {
+      for (var some : ofSize) {
+        all += some;
+      }
+    }
+    return all;
+  }
+
+  /** How many changes every set has, where that is given and the start is empty; else 0. */
+  int number() {
+    return weight > 0 && further == reach.count() ? further : 0;
+  }
+
+  /** What so many of the dearest changes cost that a set may have. */
+  double dearest(int count) {
+    return dearest[Math.min(count, dearest.length - 1)];
   }
 
   boolean starts(int item) {

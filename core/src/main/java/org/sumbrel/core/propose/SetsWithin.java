@@ -31,6 +31,9 @@ final class SetsWithin {
 
   private final boolean halved;
 
+  /** How many changes a set has, where that is given and none is taken back; else 0. */
+  private final int number;
+
   private final Sums sets = new Sums();
 
   /** What can stand behind the cut, the empty set first, and the first change of each. */
@@ -60,6 +63,7 @@ final class SetsWithin {
     this.most = most;
     this.work = work;
     this.halved = relaxed.halved();
+    this.number = relaxed.number();
     this.half = halved ? (order.length + 1) / 2 : order.length;
     this.more = new long[order.length + 1];
     this.less = new long[order.length + 1];
@@ -98,18 +102,45 @@ final class SetsWithin {
       return false;
     }
     work.step(1);
-    var inFront = changed >= half || !halved && 2 * cost > within;
-    if (inFront
-        && (sum + more[changed] < relaxed.missing() || sum + less[changed] > relaxed.missing())) {
+    var size = depth + 1;
+    var isDear = 2 * cost > within;
+    var isFront = isFront(changed, size, isDear) && reaches(sum, changed);
+    var isBack = isBack(changed, size, isDear);
+    if (!isFront && !isBack) {
       return true;
     }
     var next = sets.add(sum, cost, set, changed);
-    if (inFront) {
+    if (isFront) {
       before.add(next, changed);
-      return !halved || extendFrom(next, half, changed, first, depth);
     }
-    behind.add(next, first + 1);
-    return extendFrom(next, 0, changed, first, depth);
+    if (isBack) {
+      behind.add(next, first + 1);
+      return extendFrom(next, 0, changed, first, depth);
+    }
+    return !halved || extendFrom(next, half, changed, first, depth);
+  }
+
+  /** Whether the cut may come behind a set of so many changes. */
+  private boolean isFront(int changed, int size, boolean isDear) {
+    if (number > 0) {
+      // at half the number at the latest: those behind are no dearer, so they cost no more
+      return isDear ? size <= (number + 1) / 2 : size == (number + 1) / 2;
+    }
+    return changed >= half || !halved && isDear;
+  }
+
+  /** Whether a set of so many changes may stand behind the cut. */
+  private boolean isBack(int changed, int size, boolean isDear) {
+    if (number > 0) {
+      // more than half the number stand behind only few that are dear
+      return !isDear && (size <= number / 2 || 2 * relaxed.dearest(number - size) > within);
+    }
+    return changed < half && (halved || !isDear);
+  }
+
+  /** Whether changes of lower rank can make up what is missing. */
+  private boolean reaches(long sum, int changed) {
+    return sum + more[changed] >= relaxed.missing() && sum + less[changed] <= relaxed.missing();
   }
 
   private boolean extendFrom(int set, int from, int to, int first, int depth) {
@@ -134,7 +165,8 @@ final class SetsWithin {
       for (var n = behind.from[rank]; n < behind.from[rank + 1]; n++) {
         var set = behind.places[n];
         index.add(set);
-        if (sets.sums[set] == relaxed.missing() && !keepWithin(0, set)) {
+        // a set of a given number always has some before the cut
+        if (number == 0 && sets.sums[set] == relaxed.missing() && !keepWithin(0, set)) {
           return false;
         }
       }

@@ -14,6 +14,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.IntStream;
+import java.util.stream.LongStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -113,6 +114,17 @@ class ExactSetsTest {
     assertThat(found.sets()).isEmpty();
     assertThat(found.exhaustive()).isTrue();
     assertThat(ExactSets.find(new long[0], new double[0], 5, 5, -9, PLENTY).exhaustive()).isTrue();
+  }
+
+  /** Where even divided amounts are worth less than is of interest, there is nothing. */
+  @Test
+  void findsNothingBelowTheFloor() {
+    var amounts = LongStream.rangeClosed(1, 30).map(n -> n * 100).toArray();
+    var values = new double[30];
+    Arrays.fill(values, -0.7);
+    var found = ExactSets.find(amounts, values, 20_000, 5, -1, PLENTY);
+    assertThat(found.sets()).isEmpty();
+    assertThat(found.exhaustive()).isTrue();
   }
 
   /** Ten thousand amounts that cannot be told apart: three of them are all the same. */
