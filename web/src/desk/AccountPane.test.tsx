@@ -57,6 +57,18 @@ describe("the account beside the receipt", () => {
     expect((change.mock.calls[0]?.[0] as Draft).applications[0]?.amount).toEqual(usd("1204.50"));
   });
 
+  it("narrows a long account to what the draft takes, and back", async () => {
+    const many = Array.from({ length: 30 }, (_, n) => openItem(100 + n, `LM-${100 + n}`, "10.00"));
+    serverAnswers({ "GET /api/customers/7": () => ({ body: accountOf(many) }) });
+    const draft = { ...EMPTY, applications: [{ itemId: 125, amount: usd("10.00"), itemVersion: 1 }] };
+    const { user } = show(pane(draft));
+    await user.click(await screen.findByRole("button", { name: "Show only the 1 taken" }));
+    expect(screen.getByLabelText("Take LM-125")).toBeTruthy();
+    expect(screen.queryByLabelText("Take LM-100")).toBeNull();
+    await user.click(screen.getByRole("button", { name: "Show all 30" }));
+    expect(screen.getByLabelText("Take LM-100")).toBeTruthy();
+  });
+
   it("draws only the rows in sight of an account with thousands", async () => {
     const many = Array.from({ length: 3000 }, (_, n) => openItem(n + 1, `LM-${n + 1}`, "10.00"));
     serverAnswers({ "GET /api/customers/7": () => ({ body: accountOf(many) }) });

@@ -29,6 +29,9 @@ import { useCustomer, useLookup } from "./queries";
 const ABOVE_ROWS = 110;
 const COLUMNS = 5;
 
+/** So many items can be looked through without being narrowed. */
+const IN_SIGHT = 20;
+
 /** How many characters of a number its column has room for. */
 const FITS = 12;
 
@@ -46,6 +49,12 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
   const [q, setQ] = useState("");
   const account = useCustomer(customerId);
   const scroller = useRef<HTMLElement>(null);
+  const [onlyTaken, setOnlyTaken] = useState(false);
+  const takenHere = (items: Item[]) =>
+    items.filter((item) => draft.applications.some((a) => a.itemId === item.id));
+  // once nothing is taken any more there is nothing to be narrowed to
+  const shown = (items: Item[]) =>
+    onlyTaken && takenHere(items).length > 0 ? takenHere(items) : items;
   const pick = (id: number, item?: Item) => {
     setQ("");
     choosePayer(id, item);
@@ -114,8 +123,19 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
               ` · pays for ${count(account.data.branches.length, "branch", "branches")}`}
             {account.data.oldestFirst && " · pays oldest first"}
           </Typography>
+          {account.data.openItems.length > IN_SIGHT && takenHere(account.data.openItems).length > 0 && (
+            <Button
+              aria-pressed={onlyTaken}
+              onClick={() => setOnlyTaken(!onlyTaken)}
+              sx={{ px: 0, fontWeight: 400 }}
+            >
+              {onlyTaken
+                ? `Show all ${account.data.openItems.length}`
+                : `Show only the ${takenHere(account.data.openItems).length} taken`}
+            </Button>
+          )}
           <Items
-            items={account.data.openItems}
+            items={shown(account.data.openItems)}
             draft={draft}
             change={change}
             owner={customerId}

@@ -110,6 +110,46 @@ class KeyboardTest extends DeskTest {
   }
 
   @Test
+  void keepsAShortPaymentAsAClaimThatIsCreditedLater() {
+    signIn(page, "maren");
+    invoices("KCThree Mills", "KC-3001 1000.00");
+    arrives("KCThree Mills", "725.00", "kcthree less damaged sacks");
+    find(page, "kcthree less damaged sacks");
+    takeAll(1);
+    assertThat(region("Remainder")).containsText("Claim 275.00");
+    page.keyboard().press("r");
+    tabTo(page, "^Claim 275.00");
+    page.keyboard().press("Enter");
+    assertThat(page.getByRole(AriaRole.MENU)).isVisible();
+    page.keyboard().press("Enter");
+    assertThat(region("Differences")).containsText("claim");
+    postByKey("725.00");
+
+    invoices("KCThree Mills", "KC-3002 -275.00");
+    page.navigate(sumbrel.address() + "/posted/customers");
+    assertThat(page.getByLabel("name or number…")).isVisible();
+    tabTo(page, "^name or number");
+    page.keyboard().insertText("KCThree");
+    assertThat(page.getByRole(AriaRole.LINK, exactly("KCThree Mills"))).isVisible();
+    tabTo(page, "^KCThree Mills");
+    page.keyboard().press("Enter");
+    assertThat(page.getByLabel("Open items")).containsText("claim");
+    tabTo(page, "^Apply what is in credit");
+    page.keyboard().press("Enter");
+    assertThat(button("^Apply oldest first")).isVisible();
+    tabTo(page, "^Apply oldest first");
+    page.keyboard().press("Enter");
+    assertThat(page.getByLabel("Journal lines")).containsText("275.00");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText(Pattern.compile("^Posted 0\\.00 from KCThree"))).isVisible();
+    assertBooksAreWhole();
+  }
+
+  private static Page.GetByRoleOptions exactly(String name) {
+    return new Page.GetByRoleOptions().setName(name).setExact(true);
+  }
+
+  @Test
   void appliesAPrepaymentToALaterInvoice() {
     signIn(page, "maren");
     invoices("KDFour Pizza", "KD-4000 1.00");
