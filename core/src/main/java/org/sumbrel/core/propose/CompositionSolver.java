@@ -28,6 +28,9 @@ final class CompositionSolver {
   private static final long MOST_STEPS = 10_000;
   private static final int MOST_ITEMS = 12;
 
+  /** Further explanations are nobody's first, second or fifth; keeping them takes memory. */
+  private static final int MOST_KEPT = 60;
+
   /** A payer who is supported by so much less than another is not thought of in sets. */
   private static final double UNLIKELY = 2;
 
@@ -60,7 +63,9 @@ final class CompositionSolver {
       }
       exhaustive &= search.exhaustive;
     }
-    return new Solved(best.values().stream().sorted(Composition.BEST_FIRST).toList(), exhaustive);
+    return new Solved(
+        best.values().stream().sorted(Composition.BEST_FIRST).limit(MOST_KEPT).toList(),
+        exhaustive);
   }
 
   /** The search in one group. */
