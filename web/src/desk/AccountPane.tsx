@@ -53,8 +53,7 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
   const takenHere = (items: Item[]) =>
     items.filter((item) => draft.applications.some((a) => a.itemId === item.id));
   // once nothing is taken any more there is nothing to be narrowed to
-  const shown = (items: Item[]) =>
-    onlyTaken && takenHere(items).length > 0 ? takenHere(items) : items;
+  const shown = (items: Item[]) => (onlyTaken && takenHere(items).length > 0 ? takenHere(items) : items);
   const pick = (id: number, item?: Item) => {
     setQ("");
     choosePayer(id, item);

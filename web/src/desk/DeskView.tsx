@@ -69,6 +69,8 @@ export function DeskView() {
   const numbers = new Map<number, string>(work.numbers);
   detail?.proposals.forEach((p) => p.applications.forEach((a) => numbers.set(a.itemId, a.number)));
   account.data?.openItems.forEach((item) => numbers.set(item.id, item.number));
+  // what a colleague settled meanwhile may still be in the draft
+  account.data?.settledItems.forEach((item) => numbers.set(item.id, item.number));
   const numberOf = (id: number) => numbers.get(id) ?? `item ${id}`;
 
   const go = (id: number) => void navigate(`/waiting/desk/${id}`);

@@ -68,6 +68,28 @@ final class CompositionSolver {
         exhaustive);
   }
 
+  /** Where others take all that would explain it: the money of the likeliest payer, if any. */
+  static List<Composition> nothingLeft(Receipt receipt, List<PayerLead> leads) {
+    return leads.stream()
+        .limit(1)
+        .map(
+            lead -> {
+              var why =
+                  new Evidence(
+                      "amount.on_account",
+                      "nothing that is open is left for it; kept on account",
+                      Weights.ON_ACCOUNT_ONLY);
+              return new Composition(
+                  Optional.of(lead.customerId()),
+                  List.of(),
+                  List.of(),
+                  receipt.amount().getAmountMinorLong(),
+                  List.of(why, lead.evidence()),
+                  why.weight() + lead.weight());
+            })
+        .toList();
+  }
+
   /** The search in one group. */
   private final class Search {
     private final Receipt receipt;

@@ -98,20 +98,24 @@ public final class ProposalEngine {
   }
 
   /** What was found for one receipt before the others were looked at. */
-  private record Thought(Receipt receipt, List<ReferenceHit> hits, Solved solved) {}
+  private record Thought(
+      Receipt receipt, List<PayerLead> leads, List<ReferenceHit> hits, Solved solved) {}
 
   private Thought think(Receipt receipt) {
     var leads = payers.resolve(receipt);
     var hits = references.find(receipt, owner -> selector.paidBy(owner, leads));
     var solved = solver.solve(receipt, selector.select(receipt, hits, leads), hits);
-    return new Thought(receipt, hits, solved);
+    return new Thought(receipt, leads, hits, solved);
   }
 
   private ReceiptProposals result(Thought thought, BatchAssigner.Assigned assigned, boolean all) {
     var receipt = thought.receipt();
     var hits = thought.hits();
     var solved = thought.solved();
-    var ranked = assigned.compositions();
+    var ranked =
+        assigned.compositions().isEmpty()
+            ? CompositionSolver.nothingLeft(receipt, thought.leads())
+            : assigned.compositions();
     var figures = Calibration.figures(ranked, solved.compositions(), unread(receipt, hits));
     var probabilities = calibration.probabilities(ranked, figures);
     var standing = calibration.standing(probabilities, ranked);
@@ -169,14 +173,7 @@ public final class ProposalEngine {
     return hits.stream()
         .filter(h -> h.start() >= 0)
         .sorted(Comparator.comparingInt(ReferenceHit::start))
-        .map(
-            h ->
-                new TextMark(
-                    h.start(),
-                    h.end(),
-                    h.item().id(),
-                    h.form() != ReferenceHit.Form.DIGITS
-                        && h.form() != ReferenceHit.Form.ORDER_DIGITS))
+        .map(h -> new TextMark(h.start(), h.end(), h.item().id(), h.form().standsThere()))
         .toList();
   }
 }

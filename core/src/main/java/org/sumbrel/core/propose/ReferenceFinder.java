@@ -185,7 +185,7 @@ final class ReferenceFinder {
       }
       var written = text.substring(start, end);
       var form = ReferenceIndex.compact(written);
-      if (form.length() < 4) {
+      if (form.length() < (window.size() > 1 ? 3 : 4)) {
         return;
       }
       var referenced = index.creditorReference(form);
@@ -237,6 +237,12 @@ final class ReferenceFinder {
         var digits = digitsAt(token);
         if (mayName(digits, token)) {
           findDigits(digits, token);
+        } else if (digits.isEmpty() && !isRead(token[0], token[1])) {
+          var written = text.substring(token[0], token[1]);
+          var items = index.padded(written);
+          if (!items.isEmpty()) {
+            hit(items, Form.DIGITS, token[0], token[1], index.weight(written, false));
+          }
         }
       }
     }

@@ -38,6 +38,11 @@ record ReferenceHit(
     Form(String code) {
       this.code = code;
     }
+
+    /** Whether the name stands in the text as it is, rather than being read into it. */
+    boolean standsThere() {
+      return this == CREDITOR_REFERENCE || this == NUMBER || this == ORDER;
+    }
   }
 
   /** Another item that the same place may have meant before a slip. */

@@ -33,6 +33,10 @@ final class ReferenceIndex {
   private static final double LABELLED = 1.5;
 
   private static final Pattern PART = Pattern.compile("\\p{L}+|\\p{N}+");
+
+  /** So many zeros that the count behind them is too short to be known without. */
+  private static final Pattern PADDED = Pattern.compile("(?<!\\d)(0{2,}[1-9]\\d?)$");
+
   private static final Pattern ENDS_IN_DIGITS = Pattern.compile("\\p{L}{0,5}0*([1-9]\\d{2,11})");
 
   private final Map<String, List<OpenItem>> byNumber = new HashMap<>();
@@ -45,6 +49,9 @@ final class ReferenceIndex {
 
   private final Map<String, List<OpenItem>> byDigits = new HashMap<>();
   private final Map<String, List<OpenItem>> byOrderDigits = new HashMap<>();
+
+  /** By a count that is filled up with zeros, as it stands there. */
+  private final Map<String, List<OpenItem>> byPadded = new HashMap<>();
 
   /** How many different figures of each length name something. */
   private final int[] ofLength = new int[32];
@@ -67,6 +74,10 @@ final class ReferenceIndex {
     put(byLook, Slips.figuresForLetters(number), item);
     var digits = digitsOf(number);
     put(byDigits, digits, item);
+    var padded = PADDED.matcher(item.number());
+    if (padded.find()) {
+      put(byPadded, padded.group(1), item);
+    }
     var parts = parts(item.number());
     if (parts.size() > 1) {
       put(byParts, String.join("-", parts), item);
@@ -164,6 +175,11 @@ final class ReferenceIndex {
     return byDigits.getOrDefault(digits, List.of());
   }
 
+  /** Whose number ends in this short count with its zeros, such as {@code 00012}. */
+  List<OpenItem> padded(String written) {
+    return byPadded.getOrDefault(written, List.of());
+  }
+
   /** Whose order has these figures. */
   List<OpenItem> orderDigits(String digits) {
     return byOrderDigits.getOrDefault(digits, List.of());
@@ -177,7 +193,7 @@ final class ReferenceIndex {
    * @param labelled whether a word before them says that they are a number or an order
    */
   double weight(String written, boolean labelled) {
-    var digits = digitsOf(written);
+    var digits = written.replaceFirst("^\\D*0*", "");
     var length = Math.min(ofLength.length - 1, digits.length());
     // whoever writes the zeros too leaves fewer other readings
     var zeros = written.length() - digits.length();

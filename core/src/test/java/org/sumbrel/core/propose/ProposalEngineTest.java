@@ -241,6 +241,22 @@ class ProposalEngineTest {
     assertThat(results.get(1).proposals().get(0).onAccount()).isEqualTo(usd("300.00"));
   }
 
+  /** Where others take all there is, the payer is still known. */
+  @Test
+  void keepsTheMoneyOfAKnownPayerOnAccountWhereNothingIsLeft() {
+    var items = List.<OpenItem>of(invoice("LM-1001", "forno", "300.00"));
+    var snapshot = new Snapshot(items, Map.of(), List.of(FORNO), List.of(), List.of(), policy());
+    var named = receipt("a", "300.00", "Piazza Forno", "LM-1001", TODAY);
+    var other = receipt("b", "300.00", "Piazza Forno", "FLOUR", TODAY);
+    var results = ProposalEngine.over(snapshot).propose(List.of(other, named));
+    assertThat(numbers(results.get(1).proposals().get(0))).containsExactly("LM-1001");
+    assertThat(results.get(0).proposals())
+        .singleElement()
+        .satisfies(p -> assertThat(p.onAccount()).isEqualTo(usd("300.00")))
+        .satisfies(p -> assertThat(p.customerId()).contains("forno"));
+    assertThat(results.get(0).notes()).extracting(Evidence::code).contains("batch.taken");
+  }
+
   @Test
   void takesADiscountAndAFeeFromOnePayment() {
     var item = withTerms(invoice("LM-1001", "forno", "640.00", TODAY.plusDays(25)), "2/10 net 30");

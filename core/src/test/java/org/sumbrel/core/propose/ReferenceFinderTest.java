@@ -114,6 +114,19 @@ class ReferenceFinderTest {
         .containsExactly("INV-2026-00123");
   }
 
+  /** Early in the year the count alone is short; with its zeros it is known all the same. */
+  @Test
+  void readsAShortCountByItsZeros() {
+    var several =
+        ReferenceFinder.over(
+            List.of(
+                invoice("INV-2026-00012", "a", "1.00"), invoice("INV-2026-00013", "a", "2.00")));
+    assertThat(several.find(receipt("3.00", "", "00012 and 00013")))
+        .extracting(h -> h.item().number())
+        .containsExactly("INV-2026-00012", "INV-2026-00013");
+    assertThat(several.find(receipt("3.00", "", "12 and 13"))).isEmpty();
+  }
+
   @ParameterizedTest
   @ValueSource(strings = {"ORDER 7731", "P.O. NO. 7731", "your order: 7731", "PO7731", "7731"})
   void readsTheOrderInPlaceOfTheNumber(String text) {
