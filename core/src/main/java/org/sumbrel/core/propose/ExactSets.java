@@ -32,7 +32,7 @@ import java.util.Optional;
  */
 public final class ExactSets {
 
-  private static final double GROWTH = 1.15;
+  private static final double GROWTH = 1.2;
   private static final double SMALLEST = 1e-9;
 
   /** So few amounts are not worth telling apart by their number. */

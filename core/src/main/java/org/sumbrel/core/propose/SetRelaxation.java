@@ -19,10 +19,11 @@ final class SetRelaxation {
   private static final int HALVED = 44;
 
   private static final int ROUNDS = 45;
-  private static final int GRID = 30;
 
   /** Of sets of more changes not even the number is estimated. */
-  private static final int MOST_COUNTED = 8;
+  private static final int MOST_COUNTED = 6;
+
+  private static final int GRID = 20;
 
   /**
    * What so many amounts can come to.
@@ -233,15 +234,47 @@ final class SetRelaxation {
     var high = 2 * (Arrays.stream(values).map(Math::abs).max().orElse(1) + 1);
     var low = -high;
     var gains = new double[amounts.length];
+    var dear = take(count, amounts, values, high, gains);
+    var cheap = take(count, amounts, values, low, gains);
     for (var round = 0; round < ROUNDS; round++) {
+      var swapped = swapPrice(amounts, values, cheap, dear);
+      if (!Double.isNaN(swapped)) {
+        return swapped;
+      }
       var price = (low + high) / 2;
-      if (sum(amounts, take(count, amounts, values, price, gains)) > target) {
+      var taken = take(count, amounts, values, price, gains);
+      var sum = sum(amounts, taken);
+      if (sum == target) {
+        return price;
+      }
+      if (sum > target) {
         low = price;
+        cheap = taken;
       } else {
         high = price;
+        dear = taken;
       }
     }
     return high;
+  }
+
+  /** Where one amount only takes the place of another, the price at which both gain as much. */
+  private static double swapPrice(
+      long[] amounts, double[] values, boolean[] cheap, boolean[] dear) {
+    var leaves = -1;
+    var comes = -1;
+    for (var i = 0; i < cheap.length; i++) {
+      if (cheap[i] != dear[i]) {
+        if (cheap[i] ? leaves >= 0 : comes >= 0) {
+          return Double.NaN;
+        }
+        leaves = cheap[i] ? i : leaves;
+        comes = cheap[i] ? comes : i;
+      }
+    }
+    return leaves < 0 || comes < 0 || amounts[leaves] == amounts[comes]
+        ? Double.NaN
+        : (values[leaves] - values[comes]) / (amounts[leaves] - amounts[comes]);
   }
 
   /** The amounts that gain most at a price. */
@@ -327,21 +360,24 @@ final class SetRelaxation {
 
   /** About how many sets of changes a search under a limit looks at. */
   double expected(double within) {
-    var half = (order.length + 1) / 2;
     if (halved) {
+      var half = (order.length + 1) / 2;
       return sets(0, half, half, within) + sets(half, order.length, half, within);
     }
-    var most = number() > 0 ? (number() + 1) / 2 : MOST_COUNTED;
-    return sets(0, order.length, Math.min(most, MOST_COUNTED), within / 2);
+    return sets(
+        0,
+        order.length,
+        Math.min(MOST_COUNTED, number() > 0 ? (number() + 1) / 2 : order.length),
+        within / 2);
   }
 
   /** About how many sets of so many changes of some ranks cost no more than a limit. */
   private double sets(int from, int to, int most, double within) {
     var sets = new double[most + 1][GRID + 1];
     sets[0][0] = 1;
-    for (var rank = from; rank < to; rank++) {
-      var at = (int) Math.min(GRID + 1.0, Math.ceil(costs[order[rank]] / within * GRID));
-      for (var size = Math.min(most, rank - from + 1); size > 0; size--) {
+    for (var rank = from; rank < to && costs[order[rank]] <= within; rank++) {
+      var at = (int) Math.ceil(costs[order[rank]] / within * GRID);
+      for (var size = Math.min(most, rank - from + 1); size > 0 && at <= GRID; size--) {
         for (var spent = at; spent <= GRID; spent++) {
           sets[size][spent] += sets[size - 1][spent - at];
         }
