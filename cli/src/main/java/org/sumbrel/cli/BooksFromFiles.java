@@ -98,8 +98,7 @@ final class BooksFromFiles {
 
   /** A credit as a receipt; what the bank wrote beside the remittance is read with it. */
   static Receipt receipt(StatementEntry entry, String id) {
-    var text =
-        String.join(" ", entry.remittance(), entry.bankReference(), entry.checkNumber()).strip();
+    var text = String.join(" ", entry.words(), entry.bankReference(), entry.checkNumber()).strip();
     return new Receipt(
         id,
         COMPANY,

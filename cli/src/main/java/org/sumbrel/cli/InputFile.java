@@ -5,10 +5,13 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
 import org.sumbrel.formats.AnyFile;
 import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
 
@@ -47,8 +50,20 @@ final class InputFile {
 
   /** The file, whatever it is. */
   static FileContent read(Path file) throws Wrong {
+    return read(file, Optional.empty());
+  }
+
+  /**
+   * The file, whatever it is.
+   *
+   * @param currency that counts where the file is silent
+   */
+  static FileContent read(Path file, Optional<CurrencyUnit> currency) throws Wrong {
     try {
-      return AnyFile.read(bytes(file));
+      if (!Files.exists(file)) {
+        throw new Wrong(file, 0, "there is no such file");
+      }
+      return AnyFile.read(FileBytes.of(file), currency);
     } catch (BrokenFile broken) {
       throw new Wrong(
           broken.problems().stream().map(p -> file + ":" + p.line() + ": " + p.message()).toList());

@@ -1,7 +1,10 @@
 package org.sumbrel.cli;
 
+import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.sumbrel.core.money.MoneyText;
@@ -10,6 +13,8 @@ import org.sumbrel.formats.receivables.CustomerRow;
 import org.sumbrel.formats.receivables.InvoiceRow;
 import org.sumbrel.formats.statement.AccountStatement;
 import org.sumbrel.formats.statement.AccountStatement.Balance;
+import org.sumbrel.formats.statement.EntryDetail;
+import org.sumbrel.formats.statement.Exchange;
 import org.sumbrel.formats.statement.StatementEntry;
 
 /**
@@ -41,6 +46,10 @@ final class NormalForm {
     return fields(
         "account", statement.account(),
         "currency", statement.currency().getCode(),
+        "statement", statement.number(),
+        "sequence", statement.sequence().orElse(null),
+        "from", statement.from().map(LocalDate::toString).orElse(null),
+        "until", statement.until().map(LocalDate::toString).orElse(null),
         "opening", balance(statement.opening()),
         "closing", balance(statement.closing()),
         "entries", statement.entries().stream().map(NormalForm::entry).toList());
@@ -64,8 +73,37 @@ final class NormalForm {
         "remittance", entry.remittance(),
         "bankReference", entry.bankReference(),
         "checkNumber", entry.checkNumber(),
-        "status", entry.pending() ? "pending" : "booked",
-        "details", List.of());
+        "bankText", entry.bankText(),
+        "status", entry.status().name().toLowerCase(Locale.ROOT),
+        "reversal", entry.reversal(),
+        "charges", MoneyText.plain(entry.charges()),
+        "details", entry.details().stream().map(NormalForm::detail).toList());
+  }
+
+  private static Map<String, Object> detail(EntryDetail detail) {
+    return fields(
+        "amount", detail.amount().map(MoneyText::plain).orElse(null),
+        "currency", detail.amount().map(a -> a.getCurrencyUnit().getCode()).orElse(null),
+        "payerName", detail.payerName(),
+        "payerAccount", detail.payerAccount(),
+        "ultimatePayer", detail.ultimatePayer(),
+        "remittance", detail.remittance(),
+        "bankReference", detail.bankReference(),
+        "endToEnd", detail.endToEnd(),
+        "checkNumber", detail.checkNumber(),
+        "charges", MoneyText.plain(detail.charges()),
+        "exchange", detail.exchange().map(NormalForm::exchange).orElse(null));
+  }
+
+  private static Map<String, Object> exchange(Exchange exchange) {
+    return fields(
+        "instructed", exchange.instructed().map(MoneyText::plain).orElse(null),
+        "instructedCurrency",
+            exchange.instructed().map(a -> a.getCurrencyUnit().getCode()).orElse(null),
+        "source", exchange.source(),
+        "target", exchange.target(),
+        "unit", exchange.unit(),
+        "rate", exchange.rate().map(BigDecimal::toPlainString).orElse(null));
   }
 
   private static Map<String, Object> invoice(InvoiceRow row) {

@@ -21,6 +21,7 @@ import org.sumbrel.core.propose.ReceiptProposals;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
+import org.sumbrel.formats.statement.EntryStatus;
 import org.sumbrel.formats.statement.StatementEntry;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -84,6 +85,7 @@ final class ProposeCommand implements Callable<Integer> {
         .forEach(p -> System.err.println(money + ":" + p.line() + ": " + p.message()));
     return content.accounts().stream()
         .flatMap(account -> account.entries().stream())
+        .filter(entry -> entry.status() != EntryStatus.INFORMATION)
         .sorted(Comparator.comparingInt(StatementEntry::line))
         .toList();
   }

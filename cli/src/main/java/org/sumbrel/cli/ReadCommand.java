@@ -6,7 +6,10 @@ import com.fasterxml.jackson.databind.SerializationFeature;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.IllegalCurrencyException;
 import org.sumbrel.formats.FileContent;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -29,11 +32,24 @@ final class ReadCommand implements Callable<Integer> {
       description = "refuse the file unless it is of this format")
   private String expected = "";
 
+  @Option(
+      names = "--currency",
+      paramLabel = "CODE",
+      description = "the account's currency, where the file does not say it")
+  private String currency = "";
+
   @Override
   public Integer call() throws JsonProcessingException {
     FileContent content;
+    Optional<CurrencyUnit> known;
     try {
-      content = InputFile.read(file);
+      known = currency.isEmpty() ? Optional.empty() : Optional.of(CurrencyUnit.of(currency));
+    } catch (IllegalCurrencyException e) {
+      System.err.println("--currency " + currency + " is not a currency code such as USD");
+      return 2;
+    }
+    try {
+      content = InputFile.read(file, known);
     } catch (InputFile.Wrong wrong) {
       wrong.lines().forEach(System.err::println);
       return 1;

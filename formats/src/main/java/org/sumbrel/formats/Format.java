@@ -2,21 +2,56 @@ package org.sumbrel.formats;
 
 /** The formats that can be told apart. */
 public enum Format {
-  OFX("ofx"),
-  STATEMENT_CSV("csv"),
-  INVOICES_CSV("invoices-csv"),
-  CUSTOMERS_CSV("customers-csv"),
-  ALIASES_CSV("aliases-csv"),
-  HISTORY_CSV("history-csv");
+  OFX("ofx", "an OFX statement", true),
+  CAMT_052("camt.052", "a camt.052 account report", true),
+  CAMT_053("camt.053", "a camt.053 statement", true),
+  CAMT_054("camt.054", "a camt.054 notification", true),
+  MT940("mt940", "an MT940 statement", true),
+  MT942("mt942", "an MT942 interim report", true),
+  BAI2("bai2", "a BAI2 balance report", true),
+  STATEMENT_CSV("csv", "a statement as CSV", true),
+  INVOICES_CSV("invoices-csv", "a list of invoices", true),
+  CUSTOMERS_CSV("customers-csv", "a list of customers", true),
+  ALIASES_CSV("aliases-csv", "a list of aliases", true),
+  HISTORY_CSV("history-csv", "a list of past payments", true),
+  LOCKBOX_BAI("lockbox-bai", "a BAI lockbox file", false),
+  LOCKBOX_CSV("lockbox-csv", "a lockbox list as CSV", false),
+  PAYOUT_CSV("payout-csv", "a payout file as CSV", false),
+  X12_820("x12-820", "an X12 820 remittance advice", false),
+  X12_823("x12-823", "an X12 823 lockbox", false),
+  UBL_INVOICE("ubl-invoice", "a UBL invoice", false),
+  UBL_CREDIT_NOTE("ubl-credit-note", "a UBL credit note", false);
 
   private final String word;
+  private final String described;
+  private final boolean readable;
 
-  Format(String word) {
+  Format(String word, String described, boolean readable) {
     this.word = word;
+    this.described = described;
+    this.readable = readable;
   }
 
   /** The word for it on the command line and in the API. */
   public String word() {
     return word;
+  }
+
+  /** What a file of it is, for a sentence. */
+  public String described() {
+    return described;
+  }
+
+  /** Whether there is a reader for it. */
+  public boolean readable() {
+    return readable;
+  }
+
+  /** Whether it reports the movements of an account. */
+  public boolean isStatement() {
+    return switch (this) {
+      case OFX, CAMT_052, CAMT_053, CAMT_054, MT940, MT942, BAI2, STATEMENT_CSV -> true;
+      default -> false;
+    };
   }
 }

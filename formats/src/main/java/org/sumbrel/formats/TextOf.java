@@ -5,7 +5,10 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 
-/** Text out of bytes whose character set is not said: UTF-8 where they are, else Windows-1252. */
+/**
+ * Text out of bytes whose character set is not said: by its byte order mark, else UTF-8 where they
+ * are, else Windows-1252.
+ */
 public final class TextOf {
 
   private static final Charset WINDOWS = Charset.forName("windows-1252");
@@ -14,12 +17,25 @@ public final class TextOf {
   private TextOf() {}
 
   public static String bytes(byte[] bytes) {
-    String text;
-    try {
-      text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
-    } catch (CharacterCodingException e) {
-      text = new String(bytes, WINDOWS);
-    }
+    var text = decoded(bytes);
     return !text.isEmpty() && text.charAt(0) == BYTE_ORDER_MARK ? text.substring(1) : text;
+  }
+
+  private static String decoded(byte[] bytes) {
+    if (startsWith(bytes, 0xFE, 0xFF)) {
+      return new String(bytes, StandardCharsets.UTF_16BE);
+    }
+    if (startsWith(bytes, 0xFF, 0xFE)) {
+      return new String(bytes, StandardCharsets.UTF_16LE);
+    }
+    try {
+      return StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+    } catch (CharacterCodingException e) {
+      return new String(bytes, WINDOWS);
+    }
+  }
+
+  private static boolean startsWith(byte[] bytes, int first, int second) {
+    return bytes.length >= 2 && (bytes[0] & 0xFF) == first && (bytes[1] & 0xFF) == second;
   }
 }

@@ -13,6 +13,7 @@ import net.jqwik.api.constraints.IntRange;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.formats.statement.EntryStatus;
 import org.sumbrel.formats.statement.StatementEntry;
 
 /**
@@ -47,7 +48,11 @@ class SameBothWaysTest {
               text(random, 60),
               text(random, 10),
               "" + n,
+              "",
+              EntryStatus.BOOKED,
               false,
+              Money.zero(CurrencyUnit.USD),
+              List.of(),
               0));
     }
     return entries;

@@ -50,6 +50,10 @@ public final class MoneyText {
    *     what can be kept
    */
   public static Money exact(BigDecimal value, CurrencyUnit currency) {
+    // numbers such as 1e999999999 would take all memory as soon as they are written out
+    if (Math.abs((long) value.scale()) > 1_000 || value.precision() > 1_000) {
+      throw new IllegalArgumentException("an amount of that many digits cannot be kept");
+    }
     var stripped = value.stripTrailingZeros();
     if (stripped.scale() > currency.getDecimalPlaces()) {
       throw new IllegalArgumentException(

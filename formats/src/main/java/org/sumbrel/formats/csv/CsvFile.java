@@ -12,23 +12,21 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.joda.money.CurrencyUnit;
 import org.sumbrel.core.receivables.EarlyPaymentTerms;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
 import org.sumbrel.formats.Problem;
+import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.receivables.AliasRow;
 import org.sumbrel.formats.receivables.CustomerRow;
 import org.sumbrel.formats.receivables.InvoiceRow;
 import org.sumbrel.formats.receivables.PastPaymentRow;
-import org.sumbrel.formats.statement.AccountStatement;
-import org.sumbrel.formats.statement.StatementEntry;
 
 /**
- * A CSV file (RFC 4180, comma) whose header row names our columns: a statement, invoices,
- * customers, aliases or past payments. Columns come in any order, unknown ones are passed over,
- * dates are ISO, decimals have a point.
+ * A CSV file: a list of ours (RFC 4180, comma) whose header row names our columns of invoices,
+ * customers, aliases or past payments in any order, with ISO dates and a decimal point; or a bank's
+ * statement in any dialect. Unknown columns are passed over.
  */
 public final class CsvFile {
 
@@ -47,30 +45,68 @@ public final class CsvFile {
             "currency",
             "total",
             "open"));
-    REQUIRED.put(Format.STATEMENT_CSV, Set.of("entry_id", "booking_date", "amount", "currency"));
     REQUIRED.put(Format.CUSTOMERS_CSV, Set.of("customer_id", "name"));
     REQUIRED.put(Format.ALIASES_CSV, Set.of("payer_text", "customer_id"));
     REQUIRED.put(Format.HISTORY_CSV, Set.of("payer_name", "payer_account", "customer_id"));
+    REQUIRED.put(Format.PAYOUT_CSV, Set.of("gross", "fee", "net"));
+    REQUIRED.put(Format.LOCKBOX_CSV, Set.of("lockbox", "check_number", "amount"));
   }
 
   private static final int MOST_PROBLEMS = 100;
 
   private final Format format;
   private final String text;
+  private final Optional<CsvTable> statement;
   private final List<Problem> problems = new ArrayList<>();
 
-  private CsvFile(Format format, String text) {
+  private CsvFile(Format format, String text, Optional<CsvTable> statement) {
     this.format = format;
     this.text = text;
+    this.statement = statement;
   }
 
-  /** The file as one of these, where its first line names all columns that one needs. */
+  /**
+   * The file as one of these, where its first line names all columns that a list of ours needs, or
+   * one of its first lines the columns of a statement.
+   */
   public static Optional<CsvFile> recognise(String text) {
     var header = text.lines().findFirst().map(CsvFile::columns).orElse(Set.of());
     return REQUIRED.entrySet().stream()
         .filter(e -> header.containsAll(e.getValue()))
         .findFirst()
-        .map(e -> new CsvFile(e.getKey(), text));
+        .map(e -> new CsvFile(e.getKey(), text, Optional.empty()))
+        .or(
+            () ->
+                CsvTable.in(text)
+                    .map(table -> new CsvFile(Format.STATEMENT_CSV, text, Optional.of(table))));
+  }
+
+  public Format format() {
+    return format;
+  }
+
+  /**
+   * A sentence for a text that is none of these: what was seen in it, and what a statement needs.
+   */
+  public static String whatIsMissing(String text) {
+    return CsvTable.closest(text)
+        .map(
+            seen ->
+                "a table was read, but not what a statement needs; guessed were "
+                    + seen
+                    + "; missing is a heading for "
+                    + "the date, or one for the amount or for debit and credit")
+        .orElseGet(
+            () ->
+                "this is no known format: neither OFX, camt, MT940, BAI2 nor a table whose headings name date and"
+                    + " amount of a statement, invoices or customers; it begins with \""
+                    + beginning(text)
+                    + "\"");
+  }
+
+  private static String beginning(String text) {
+    var line = text.lines().findFirst().orElse("");
+    return line.length() <= 60 ? line : line.substring(0, 59) + "…";
   }
 
   private static Set<String> columns(String line) {
@@ -83,7 +119,10 @@ public final class CsvFile {
    *
    * @throws BrokenFile with the line and reason of each row that cannot be read
    */
-  public FileContent read() throws BrokenFile {
+  public FileContent read(Reading reading) throws BrokenFile {
+    if (statement.isPresent()) {
+      return new CsvStatement(statement.get(), reading).read();
+    }
     List<NamedCsvRecord> rows;
     try {
       rows =
@@ -98,7 +137,7 @@ public final class CsvFile {
           case CUSTOMERS_CSV -> FileContent.ofCustomers(customers(rows));
           case ALIASES_CSV -> FileContent.ofAliases(aliases(rows));
           case HISTORY_CSV -> FileContent.ofHistory(history(rows));
-          default -> FileContent.ofStatements(format, statements(rows), List.of());
+          default -> throw new IllegalStateException("no list of ours is " + format);
         };
     if (!problems.isEmpty()) {
       throw new BrokenFile(problems.stream().limit(MOST_PROBLEMS).toList());
@@ -116,44 +155,6 @@ public final class CsvFile {
   private static String reason(CsvParseException e) {
     var cause = e.getCause() == null ? e : e.getCause();
     return e.getMessage() + (cause == e ? "" : ": " + cause.getMessage());
-  }
-
-  private List<AccountStatement> statements(List<NamedCsvRecord> rows) {
-    var seen = new HashSet<String>();
-    var byCurrency = new LinkedHashMap<CurrencyUnit, List<StatementEntry>>();
-    for (var fields : rows) {
-      var row = new Row(fields, problems);
-      var id = row.required("entry_id");
-      var booked = row.date("booking_date");
-      var currency = row.currency("currency");
-      var amount = row.money("amount", currency);
-      if (!id.isEmpty() && !seen.add(id)) {
-        row.wrong("entry_id " + id + " stands twice in the file");
-      }
-      if (row.sound()) {
-        byCurrency
-            .computeIfAbsent(currency, c -> new ArrayList<>())
-            .add(
-                new StatementEntry(
-                    id,
-                    booked,
-                    booked,
-                    amount,
-                    row.text("payer_name"),
-                    row.text("payer_account"),
-                    row.text("remittance"),
-                    row.text("bank_reference"),
-                    row.text("check_number"),
-                    false,
-                    row.line()));
-      }
-    }
-    return byCurrency.entrySet().stream()
-        .map(
-            e ->
-                new AccountStatement(
-                    "", e.getKey(), Optional.empty(), Optional.empty(), e.getValue()))
-        .toList();
   }
 
   private List<InvoiceRow> invoices(List<NamedCsvRecord> rows) {

@@ -3,7 +3,6 @@ package org.sumbrel.formats.ofx;
 import com.webcohesion.ofx4j.io.OFXParseException;
 import com.webcohesion.ofx4j.io.nanoxml.NanoXMLOFXReader;
 import java.io.IOException;
-import java.io.Reader;
 import java.io.StringReader;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
@@ -11,18 +10,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
-import javax.xml.XMLConstants;
-import javax.xml.parsers.ParserConfigurationException;
-import javax.xml.parsers.SAXParserFactory;
 import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
-import org.sumbrel.formats.Problem;
+import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.TextOf;
-import org.xml.sax.InputSource;
-import org.xml.sax.SAXException;
-import org.xml.sax.SAXParseException;
-import org.xml.sax.helpers.DefaultHandler;
+import org.sumbrel.formats.xml.XmlCursor;
 
 /** Reads bank and card statements of Open Financial Exchange 1.x (SGML) and 2.x (XML). */
 public final class OfxReader {
@@ -42,18 +36,12 @@ public final class OfxReader {
 
   private OfxReader() {}
 
-  /** Whether the bytes begin as an OFX file does. */
-  public static boolean recognises(byte[] bytes) {
-    var head = head(bytes);
-    return head.contains("OFXHEADER") || ROOT.matcher(head).find();
-  }
-
   /**
    * Reads all statements of the file.
    *
    * @throws BrokenFile with line and reason for everything that cannot be read
    */
-  public static FileContent read(byte[] bytes) throws BrokenFile {
+  public static FileContent read(byte[] bytes, Reading reading) throws BrokenFile {
     var text = decoded(bytes);
     if (!ROOT.matcher(text).find()) {
       throw new BrokenFile(1, "the OFX header is not followed by <OFX>");
@@ -62,25 +50,35 @@ public final class OfxReader {
       throw new BrokenFile(
           lineAt(text, text.length()), "the file ends before </OFX>; it was cut off");
     }
-    var statements = new StatementHandler(transactionLines(text));
-    var reader = new SecureReader();
+    var statements = new StatementHandler(reading, transactionLines(text));
+    if (text.contains("<?OFX") || text.startsWith("<?xml")) {
+      XmlCursor.through(FileBytes.of(bytes), xml -> new XmlEvents(statements).read(xml));
+    } else {
+      readSgml(text, statements);
+    }
+    reading.requireSound();
+    if (statements.accounts().isEmpty() && !statements.passedOver()) {
+      throw new BrokenFile(0, "there is no bank or card statement in this OFX file");
+    }
+    return FileContent.ofStatements(Format.OFX, statements.accounts(), reading.odd());
+  }
+
+  private static void readSgml(String text, StatementHandler statements) throws BrokenFile {
+    var reader = new NanoXMLOFXReader();
     reader.setContentHandler(statements);
     try {
-      reader.parse(new StringReader(text.contains("<?OFX") ? text : prepared(text)));
+      reader.parse(new StringReader(prepared(text)));
     } catch (IOException e) {
       throw new BrokenFile(0, "not well-formed OFX: " + reason(e));
     } catch (OFXParseException | RuntimeException e) {
       // the library answers damaged files with unchecked exceptions of many kinds as well
-      throw new BrokenFile(lineOf(e), "not well-formed OFX: " + reason(e));
+      for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+        if (cause instanceof BrokenFile broken) {
+          throw broken;
+        }
+      }
+      throw new BrokenFile(0, "not well-formed OFX: " + reason(e));
     }
-    var problems = new ArrayList<Problem>(statements.fatal());
-    if (problems.isEmpty() && statements.accounts().isEmpty()) {
-      problems.add(new Problem(0, "there is no bank or card statement in this OFX file"));
-    }
-    if (!problems.isEmpty()) {
-      throw new BrokenFile(problems);
-    }
-    return FileContent.ofStatements(Format.OFX, statements.accounts(), statements.problems());
   }
 
   /**
@@ -135,41 +133,11 @@ public final class OfxReader {
     return count;
   }
 
-  private static int lineOf(Exception e) {
-    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-      if (cause instanceof SAXParseException parse) {
-        return parse.getLineNumber();
-      }
-    }
-    return 0;
-  }
-
   private static String reason(Exception e) {
     Throwable cause = e;
     while (cause.getCause() != null) {
       cause = cause.getCause();
     }
     return cause.getMessage() == null ? "it breaks off in the middle of a tag" : cause.getMessage();
-  }
-
-  /**
-   * The library's reader, with an XML parser that reads no document type, fetches nothing and
-   * prints nothing.
-   */
-  private static final class SecureReader extends NanoXMLOFXReader {
-    @Override
-    protected void parseV2FromFirstElement(Reader from) throws IOException, OFXParseException {
-      try {
-        var factory = SAXParserFactory.newInstance();
-        factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
-        factory.setFeature("http://apache.org/xml/features/disallow-doctype-decl", true);
-        var parser = factory.newSAXParser().getXMLReader();
-        parser.setContentHandler(new XmlEvents(getContentHandler()));
-        parser.setErrorHandler(new DefaultHandler());
-        parser.parse(new InputSource(from));
-      } catch (SAXException | ParserConfigurationException e) {
-        throw new OFXParseException(e);
-      }
-    }
   }
 }

@@ -2,10 +2,8 @@ package org.sumbrel.formats.ofx;
 
 import com.webcohesion.ofx4j.io.OFXHandler;
 import com.webcohesion.ofx4j.io.OFXSyntaxException;
-import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -14,14 +12,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import org.apache.commons.text.StringEscapeUtils;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
 import org.joda.money.Money;
-import org.sumbrel.core.money.MoneyText;
-import org.sumbrel.formats.Problem;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileAmount;
+import org.sumbrel.formats.FileDate;
+import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.statement.AccountStatement;
-import org.sumbrel.formats.statement.AccountStatement.Balance;
+import org.sumbrel.formats.statement.EntryStatus;
+import org.sumbrel.formats.statement.StatementBuilder;
 import org.sumbrel.formats.statement.StatementEntry;
 
 /**
@@ -51,20 +53,22 @@ final class StatementHandler implements OFXHandler {
           "ORIGCURRENCY",
           "LEDGERBAL",
           "AVAILBAL",
+          "BANKTRANLIST",
           "BAL");
 
+  private final Reading reading;
   private final List<Integer> transactionLines;
   private final Deque<String> aggregates = new ArrayDeque<>();
   private final List<AccountStatement> accounts = new ArrayList<>();
-  private final List<Problem> problems = new ArrayList<>();
-  private final List<Problem> fatal = new ArrayList<>();
 
   private final Map<String, String> statement = new HashMap<>();
   private final Map<String, String> transaction = new HashMap<>();
   private final List<Map<String, String>> transactions = new ArrayList<>();
   private int seen;
+  private int investments;
 
-  StatementHandler(List<Integer> transactionLines) {
+  StatementHandler(Reading reading, List<Integer> transactionLines) {
+    this.reading = reading;
     this.transactionLines = transactionLines;
   }
 
@@ -72,13 +76,9 @@ final class StatementHandler implements OFXHandler {
     return accounts;
   }
 
-  List<Problem> problems() {
-    return problems;
-  }
-
-  /** What makes the file unfit to be taken in. */
-  List<Problem> fatal() {
-    return fatal;
+  /** Whether there were statements of a kind that is passed over. */
+  boolean passedOver() {
+    return investments > 0;
   }
 
   @Override
@@ -96,6 +96,11 @@ final class StatementHandler implements OFXHandler {
       case "STMTRS", "CCSTMTRS" -> {
         statement.clear();
         transactions.clear();
+      }
+      case "INVSTMTRS" -> {
+        investments++;
+        reading.odd(
+            0, "an investment statement was passed over; only bank and card statements are read");
       }
       case "STMTTRN", "STMTTRNP" -> {
         transaction.clear();
@@ -116,8 +121,12 @@ final class StatementHandler implements OFXHandler {
     // what stands above it are elements without a value, which SGML leaves unclosed
     while (!aggregates.pop().equals(name)) {}
     switch (name) {
-      case "STMTTRN", "STMTTRNP" -> transactions.add(Map.copyOf(transaction));
-      case "STMTRS", "CCSTMTRS" -> finishStatement();
+      case "STMTTRN", "STMTTRNP" -> {
+        if (!aggregates.contains("INVSTMTRS")) {
+          transactions.add(Map.copyOf(transaction));
+        }
+      }
+      case "STMTRS", "CCSTMTRS" -> finishKept();
       default -> {}
     }
   }
@@ -139,75 +148,54 @@ final class StatementHandler implements OFXHandler {
     return StringEscapeUtils.unescapeXml(value.replace(AMPERSAND, '&')).strip();
   }
 
-  private void finishStatement() {
+  private void finishKept() throws OFXSyntaxException {
+    try {
+      finishStatement();
+    } catch (BrokenFile e) {
+      throw new OFXSyntaxException(e);
+    }
+  }
+
+  private void finishStatement() throws BrokenFile {
     var account = first(statement, "BANKACCTFROM.ACCTID", "CCACCTFROM.ACCTID");
     if (account.isEmpty()) {
-      fatal.add(new Problem(0, "a statement names no account (ACCTID)"));
+      reading.wrong(statementLine(), "a statement names no account (ACCTID)");
     }
     var currency = currency(statement.getOrDefault("CURDEF", ""));
     if (currency.isEmpty()) {
-      fatal.add(
-          new Problem(
-              0,
-              "CURDEF \""
-                  + statement.getOrDefault("CURDEF", "")
-                  + "\" is not a currency code such as USD"));
+      reading.wrong(
+          statementLine(),
+          "CURDEF \""
+              + FileAmount.shortened(statement.getOrDefault("CURDEF", ""))
+              + "\" is not a currency code such as USD");
       return;
     }
-    var entries = new ArrayList<StatementEntry>();
-    var ids = new HashMap<String, StatementEntry>();
+    var builder = new StatementBuilder(reading, true, statementLine()).account(account);
+    period("BANKTRANLIST.DTSTART", builder::from);
+    period("BANKTRANLIST.DTEND", builder::until);
     for (var read : transactions) {
-      entry(read, currency.get()).ifPresent(e -> keep(e, entries, ids));
+      var entry = entry(read, currency.get());
+      if (entry.isPresent()) {
+        builder.add(entry.get());
+      }
     }
-    accounts.add(
-        new AccountStatement(
-            account, currency.get(), Optional.empty(), closing(currency.get()), entries));
+    closing(builder, currency.get());
+    accounts.add(builder.build(currency.get()));
   }
 
-  /**
-   * An id that stands twice: the same movement counts once, another one gets an id of its own; both
-   * are said.
-   */
-  private void keep(
-      StatementEntry entry, List<StatementEntry> entries, Map<String, StatementEntry> ids) {
-    var twin = ids.putIfAbsent(entry.entryId(), entry);
-    if (twin == null) {
-      entries.add(entry);
-    } else if (twin.amount().equals(entry.amount())
-        && twin.bookingDate().equals(entry.bookingDate())) {
-      problems.add(
-          new Problem(
-              entry.line(),
-              "the entry "
-                  + entry.entryId()
-                  + " of line "
-                  + twin.line()
-                  + " stands here again; counted once"));
-    } else {
-      var other =
-          entry.entryId() + "#" + entry.bookingDate() + "#" + MoneyText.plain(entry.amount());
-      problems.add(
-          new Problem(
-              entry.line(),
-              "the id "
-                  + entry.entryId()
-                  + " of line "
-                  + twin.line()
-                  + " is given to another entry here"));
-      if (ids.putIfAbsent(other, entry) == null) {
-        entries.add(
-            new StatementEntry(
-                other,
-                entry.bookingDate(),
-                entry.valueDate(),
-                entry.amount(),
-                entry.payerName(),
-                entry.payerAccount(),
-                entry.remittance(),
-                entry.bankReference(),
-                entry.checkNumber(),
-                entry.pending(),
-                entry.line()));
+  /** The line of the first transaction, or 0: the library does not tell where it is. */
+  private int statementLine() {
+    return transactions.isEmpty() ? 0 : Integer.parseInt(transactions.get(0).get("line"));
+  }
+
+  /** The days that the bank says it covers; where it does not say so rightly, they stay open. */
+  private void period(String name, Consumer<LocalDate> take) {
+    var text = statement.get(name);
+    if (text != null) {
+      try {
+        take.accept(FileDate.basic(text));
+      } catch (DateTimeException e) {
+        reading.odd(0, name + ": " + e.getMessage());
       }
     }
   }
@@ -215,18 +203,18 @@ final class StatementHandler implements OFXHandler {
   private Optional<StatementEntry> entry(Map<String, String> read, CurrencyUnit currency) {
     var line = Integer.parseInt(read.get("line"));
     var pending = Boolean.parseBoolean(read.get("pending"));
-    var before = fatal.size();
+    var before = reading.wrongs();
     var booked = date(read, line, "DTPOSTED", pending ? "DTTRAN" : "DTPOSTED");
     var amount = amount(read, line, currency);
-    var id = read.getOrDefault("FITID", pending ? "pending " + line : "");
-    if (id.isEmpty()) {
-      fatal.add(new Problem(line, "the transaction has no id (FITID)"));
+    var id = read.getOrDefault("FITID", "");
+    if (id.isEmpty() && !pending) {
+      reading.wrong(line, "the transaction has no id (FITID)");
     }
     var other = read.getOrDefault("CURRENCY.CURSYM", currency.getCode());
     if (!other.equals(currency.getCode())) {
-      fatal.add(new Problem(line, "the amount is in " + other + ", the account in " + currency));
+      reading.wrong(line, "the amount is in " + other + ", the account in " + currency);
     }
-    if (fatal.size() > before) {
+    if (reading.wrongs() > before) {
       return Optional.empty();
     }
     var value = read.containsKey("DTAVAIL") ? date(read, line, "DTAVAIL", "DTAVAIL") : booked;
@@ -241,59 +229,50 @@ final class StatementHandler implements OFXHandler {
             first(read, "MEMO", "EXTDNAME"),
             first(read, "REFNUM", "SRVRTID"),
             read.getOrDefault("CHECKNUM", ""),
-            pending,
+            read.getOrDefault("TRNTYPE", ""),
+            pending ? EntryStatus.PENDING : EntryStatus.BOOKED,
+            read.containsKey("CORRECTFITID"),
+            Money.zero(currency),
+            List.of(),
             line));
   }
 
-  private Optional<Balance> closing(CurrencyUnit currency) {
+  private void closing(StatementBuilder builder, CurrencyUnit currency) {
     var amount = statement.get("LEDGERBAL.BALAMT");
     if (amount == null) {
-      return Optional.empty();
+      return;
     }
     try {
-      var date = parseDate(statement.getOrDefault("LEDGERBAL.DTASOF", ""));
-      return Optional.of(new Balance(date, parseAmount(amount, currency)));
+      var date = FileDate.basic(statement.getOrDefault("LEDGERBAL.DTASOF", ""));
+      builder.closing(date, FileAmount.parse(amount, currency));
     } catch (DateTimeException | IllegalArgumentException e) {
-      problems.add(
-          new Problem(
-              0, "the closing balance \"" + amount + "\" cannot be read: " + e.getMessage()));
-      return Optional.empty();
+      reading.odd(
+          0,
+          "the closing balance \""
+              + FileAmount.shortened(amount)
+              + "\" cannot be read: "
+              + e.getMessage());
     }
   }
 
   private LocalDate date(Map<String, String> read, int line, String name, String otherName) {
     var text = first(read, name, otherName);
     try {
-      return parseDate(text);
+      return FileDate.basic(text);
     } catch (DateTimeException e) {
-      fatal.add(new Problem(line, name + " \"" + text + "\" is not a date such as 20260529"));
+      reading.wrong(
+          line, name + " \"" + FileAmount.shortened(text) + "\" is not a date such as 20260529");
       return LocalDate.EPOCH;
     }
-  }
-
-  /** OFX dates are {@code YYYYMMDD[HHMMSS[.XXX]][zone]}; the day counts as the bank wrote it. */
-  private static LocalDate parseDate(String text) {
-    return LocalDate.parse(
-        text.length() < 8 ? text : text.substring(0, 8), DateTimeFormatter.BASIC_ISO_DATE);
   }
 
   private Money amount(Map<String, String> read, int line, CurrencyUnit currency) {
     var text = read.getOrDefault("TRNAMT", "");
     try {
-      return parseAmount(text, currency);
+      return FileAmount.parse(text, currency);
     } catch (IllegalArgumentException e) {
-      fatal.add(new Problem(line, "TRNAMT: " + e.getMessage()));
+      reading.wrong(line, "TRNAMT: " + e.getMessage());
       return Money.zero(currency);
-    }
-  }
-
-  /** OFX allows a comma or a point as the decimal mark, a leading plus, and no grouping. */
-  private static Money parseAmount(String text, CurrencyUnit currency) {
-    var plain = text.strip().replace(',', '.');
-    try {
-      return MoneyText.exact(new BigDecimal(plain), currency);
-    } catch (NumberFormatException e) {
-      throw new IllegalArgumentException("\"" + text + "\" is not an amount such as -12.30", e);
     }
   }
 

@@ -2,57 +2,45 @@ package org.sumbrel.formats.ofx;
 
 import com.webcohesion.ofx4j.io.OFXHandler;
 import com.webcohesion.ofx4j.io.OFXSyntaxException;
-import org.xml.sax.Attributes;
-import org.xml.sax.SAXException;
-import org.xml.sax.helpers.DefaultHandler;
+import javax.xml.stream.XMLStreamException;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.xml.XmlCursor;
 
-/**
- * Turns the events of OFX 2.x into OFX events. The library's own handler loses blanks where the
- * parser hands a text over in pieces.
- */
-final class XmlEvents extends DefaultHandler {
+/** Turns an OFX 2.x document into OFX events; an element that holds others is an aggregate. */
+final class XmlEvents {
 
   private final OFXHandler events;
-  private final StringBuilder text = new StringBuilder();
-
-  /** An element that was opened and is an aggregate as soon as another opens inside it. */
-  private String opened;
 
   XmlEvents(OFXHandler events) {
     this.events = events;
   }
 
-  @Override
-  public void startElement(String uri, String localName, String name, Attributes attributes)
-      throws SAXException {
+  void read(XmlCursor xml) throws XMLStreamException, BrokenFile {
     try {
-      if (opened != null) {
-        events.startAggregate(opened);
+      while (xml.child()) {
+        element(xml);
       }
     } catch (OFXSyntaxException e) {
-      throw new SAXException(e);
-    }
-    opened = name;
-    text.setLength(0);
-  }
-
-  @Override
-  public void characters(char[] piece, int start, int length) {
-    text.append(piece, start, length);
-  }
-
-  @Override
-  public void endElement(String uri, String localName, String name) throws SAXException {
-    try {
-      if (opened == null) {
-        events.endAggregate(name);
-      } else if (!text.toString().isBlank()) {
-        events.onElement(name, text.toString().strip());
+      if (e.getCause() instanceof BrokenFile broken) {
+        throw broken;
       }
-    } catch (OFXSyntaxException e) {
-      throw new SAXException(e);
+      throw new BrokenFile(xml.line(), "not well-formed OFX: " + e.getMessage());
     }
-    opened = null;
-    text.setLength(0);
+  }
+
+  private void element(XmlCursor xml) throws XMLStreamException, OFXSyntaxException {
+    var name = xml.name();
+    var text = xml.textOrChild();
+    if (text.isPresent()) {
+      if (!text.get().isEmpty()) {
+        events.onElement(name, text.get());
+      }
+      return;
+    }
+    events.startAggregate(name);
+    do {
+      element(xml);
+    } while (xml.child());
+    events.endAggregate(name);
   }
 }

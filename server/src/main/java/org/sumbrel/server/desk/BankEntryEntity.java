@@ -81,7 +81,7 @@ public class BankEntryEntity {
     this.amountMinor = entry.amount().getAmountMinorLong();
     this.payerName = entry.payerName();
     this.payerAccount = entry.payerAccount();
-    this.remittance = entry.remittance();
+    this.remittance = entry.words();
     this.bankReference = entry.bankReference();
     this.checkNumber = entry.checkNumber();
     this.status = amountMinor > 0 ? Status.WAITING : Status.DEBIT;

@@ -103,7 +103,7 @@ public class Intakes {
       CompanyEntity owner, IntakeEntity intake, FileContent content, Long bankAccount, String by)
       throws BrokenFile {
     return switch (content.format()) {
-      case OFX, STATEMENT_CSV ->
+      case OFX, CAMT_052, CAMT_053, CAMT_054, MT940, MT942, BAI2, STATEMENT_CSV ->
           statements.take(owner, intake.id(), content.accounts(), bankAccount);
       case INVOICES_CSV -> receivables.takeInvoices(owner, intake.id(), content.invoices(), by);
       case CUSTOMERS_CSV -> receivables.takeCustomers(owner, content.customers());
@@ -113,6 +113,7 @@ public class Intakes {
               "a list of "
                   + (content.format() == Format.ALIASES_CSV ? "aliases" : "past payments")
                   + " cannot be taken in here yet");
+      default -> throw new IllegalStateException("nothing reads " + content.format());
     };
   }
 

@@ -133,7 +133,7 @@ class StatementIntake {
     var known = 0;
     var before = known(account, statement);
     for (var entry : statement.entries()) {
-      if (entry.pending() || entry.amount().isZero()) {
+      if (!entry.booked() || entry.amount().isZero()) {
         passedOver++;
         continue;
       }
@@ -188,7 +188,7 @@ class StatementIntake {
 
   private static void requireRoom(AccountStatement statement) throws BrokenFile {
     for (var entry : statement.entries()) {
-      if (entry.remittance().length() > LONGEST_TEXT
+      if (entry.words().length() > LONGEST_TEXT
           || entry.payerName().length() > LONGEST_NAME
           || entry.entryId().length() > LONGEST_NAME
           || entry.bankReference().length() > 200
