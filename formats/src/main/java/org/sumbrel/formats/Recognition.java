@@ -20,7 +20,7 @@ final class Recognition {
   private static final Pattern OTHER_ROOT = Pattern.compile("<(?![?!])([\\w:.-]{1,60})");
   private static final Pattern BAI2 = Pattern.compile("^\\s*01,[^\\n]*");
   private static final Pattern BAI_LOCKBOX =
-      Pattern.compile("^\\s*1[ \\w]{19}\\d{10}[^\\n]{0,70}\\r?\\n2");
+      Pattern.compile("^\\s*1[ \\d]{2}[\\w ]{20}\\d{10}[^\\n]{0,80}\\n2");
   private static final Pattern MT_BLOCK = Pattern.compile("^\\s*\\{1:");
   private static final Pattern MT_TAGS =
       Pattern.compile("(?m)^(?:\\{4:)?:20:[^\\n]*\\n(?:[^\\n]*\\n){0,8}?:(?:25P?|28C?|60[FM]):");

@@ -31,7 +31,17 @@ class MoneyTextTest {
 
   @ParameterizedTest
   @ValueSource(
-      strings = {"", "1,204.50", "12.345", "abc", "1e999999999", "9999999999999999", "NaN"})
+      strings = {
+        "",
+        "1,204.50",
+        "12.345",
+        "abc",
+        "1e999999999",
+        "1e-999999999",
+        "1e2147483647",
+        "9999999999999999",
+        "NaN"
+      })
   void refusesWhatIsNoExactAmount(String text) {
     assertThatThrownBy(() -> MoneyText.parse(text, CurrencyUnit.USD))
         .isInstanceOf(IllegalArgumentException.class);

@@ -53,7 +53,7 @@ final class CamtEntry {
         case "Amt" -> amount = CamtAmount.read(xml, reading).orElse(null);
         case "CdtDbtInd" -> direction = xml.text();
         case "RvslInd" -> reversal = isTrue(xml.text());
-        case "Sts" -> status = status(xml.text());
+        case "Sts" -> status = status(xml);
         case "BookgDt" -> booked = date(xml);
         case "ValDt" -> value = date(xml);
         case "AcctSvcrRef" -> reference = xml.text();
@@ -167,11 +167,21 @@ final class CamtEntry {
   }
 
   /** A code since version 08, plain text before. */
-  private static EntryStatus status(String code) {
+  private EntryStatus status(XmlCursor xml) throws XMLStreamException {
+    var at = xml.line();
+    var code = xml.text();
     return switch (code) {
+      case "BOOK" -> EntryStatus.BOOKED;
       case "PDNG", "FUTR" -> EntryStatus.PENDING;
       case "INFO" -> EntryStatus.INFORMATION;
-      default -> EntryStatus.BOOKED;
+      default -> {
+        reading.odd(
+            at,
+            "the status \""
+                + FileAmount.shortened(code)
+                + "\" is none of BOOK, PDNG, FUTR, INFO; the entry is kept as pending");
+        yield EntryStatus.PENDING;
+      }
     };
   }
 

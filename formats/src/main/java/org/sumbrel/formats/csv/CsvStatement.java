@@ -78,6 +78,7 @@ final class CsvStatement {
   private CsvDates.Order dateOrder;
   private CsvDates.Order valueOrder;
   private CsvAmounts amounts;
+  private int lastLine;
 
   /** A row whose cells were not looked into yet. */
   private record Raw(List<String> cells, int line) {
@@ -98,6 +99,10 @@ final class CsvStatement {
   FileContent read() throws BrokenFile {
     choose();
     table.rows(this::keep);
+    if (table.quoteOpenFrom(lastLine)) {
+      reading.wrong(
+          lastLine, "a quote is opened here and never closed; what follows cannot be told apart");
+    }
     if (rows.isEmpty()) {
       reading.requireSound();
       return FileContent.ofStatements(Format.STATEMENT_CSV, List.of(), reading.odd());
@@ -157,6 +162,7 @@ final class CsvStatement {
 
   private void keep(CsvRecord record, int line) throws BrokenFile {
     reading.record(line);
+    lastLine = line;
     var fields = record.getFields();
     var row = new Raw(fields, line);
     if (fields.stream().allMatch(String::isBlank)) {

@@ -166,6 +166,16 @@ final class CsvTable {
     return at;
   }
 
+  /**
+   * Whether the last row, which begins on this line, has a quote at a field's start without its
+   * end.
+   */
+  boolean quoteOpenFrom(int line) {
+    var row = line == 0 ? "" : text.substring(bodyStart(line - 1));
+    var opened = row.startsWith("\"") || row.contains(separator + "\"");
+    return opened && (row.chars().filter(c -> c == '"').count() & 1) == 1;
+  }
+
   /** What is done with each row. */
   @FunctionalInterface
   interface Visit {

@@ -209,6 +209,14 @@ final class MtStatement {
           at, "\"" + FileAmount.shortened(mark) + "\" is none of the marks C, D, RC, RD, EC, ED");
     }
     var amount = amount(field.getAmount(), at);
+    var type = field.getTransactionType() == null ? "" : field.getTransactionType();
+    if (!List.of("N", "S", "F").contains(type)) {
+      reading.wrong(
+          at,
+          "the amount is followed by \""
+              + FileAmount.shortened(type)
+              + "\", not by the transaction type N, S or F");
+    }
     if (before < reading.wrongs() || amount.isEmpty()) {
       return null;
     }

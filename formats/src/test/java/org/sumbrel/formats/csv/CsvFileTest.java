@@ -53,8 +53,8 @@ class CsvFileTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "E2,28.05.2026,1.00,USD|ISO date",
-        "E2,2026-05-28,\"1,204.50\",USD|1,204.50",
+        "E2,28.05.2026,1.00,USD|not written like the others",
+        "E2,2026-05-28,\"1.204,50\",USD|1.204,50",
         "E2,2026-05-28,1.00,XXQ|currency",
         ",2026-05-28,1.00,USD|entry_id is empty",
         "E1,2026-05-28,1.00,USD|stands twice",
@@ -75,8 +75,11 @@ class CsvFileTest {
 
   @Test
   void refusesWhatIsNoFileOfOurs() {
-    assertThatThrownBy(() -> read("Date;Text;Amount\n1;2;3\n"))
-        .hasMessageContaining("Date;Text;Amount");
+    assertThatThrownBy(() -> read("Date;Text;Colour\n1;2;3\n"))
+        .hasMessageContaining("Date")
+        .hasMessageContaining("missing");
+    assertThatThrownBy(() -> read("Nothing of the kind\n"))
+        .hasMessageContaining("Nothing of the kind");
     assertThatThrownBy(() -> read("")).hasMessageContaining("empty");
     assertThatThrownBy(() -> read("entry_id,booking_date,amount,currency\n\"E1,2026"))
         .isInstanceOf(BrokenFile.class);

@@ -202,4 +202,80 @@ class OfxReaderTest {
       }
     }
   }
+
+  /** What stands unclosed is closed by what begins behind it; nothing of it is lost. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"</STMTTRN>", "</BANKTRANLIST>", "</STMTRS>", "</STMTTRNRS>", "</BANKACCTFROM>"})
+  void readsOnWhereAnAggregateIsNotClosed(String missing) throws Exception {
+    var whole =
+        statement(
+            transaction("20260528", "5.00", "F1", "<NAME>FIRST")
+                + transaction("20260529", "6.00", "F2", "<NAME>SECOND"));
+    var account = read(whole.replace(missing, "")).accounts().get(0);
+    assertThat(account.account()).isEqualTo("77");
+    assertThat(account.entries())
+        .extracting(e -> e.entryId(), e -> e.payerName(), e -> MoneyText.plain(e.amount()))
+        .containsExactly(tuple("F1", "FIRST", "5.00"), tuple("F2", "SECOND", "6.00"));
+  }
+
+  @Test
+  void readsSeveralAccountsOfBanksAndCards() throws Exception {
+    var one = statement(transaction("20260528", "5.00", "F1", ""));
+    var body = one.substring(one.indexOf("<STMTTRNRS>"), one.indexOf("</BANKMSGSRSV1>"));
+    var card =
+        "<CREDITCARDMSGSRSV1><CCSTMTTRNRS><CCSTMTRS><CURDEF>EUR<CCACCTFROM><ACCTID>4000</CCACCTFROM><BANKTRANLIST>"
+            + transaction("20260528", "-7.00", "F1", "")
+            + "</BANKTRANLIST></CCSTMTRS></CCSTMTTRNRS></CREDITCARDMSGSRSV1>";
+    var content =
+        read(
+            one.replace(body, body + body.replace("<ACCTID>77", "<ACCTID>78"))
+                .replace("</OFX>", card + "</OFX>"));
+    assertThat(content.accounts())
+        .extracting(a -> a.account(), a -> a.currency().getCode(), a -> a.entries().size())
+        .containsExactly(tuple("77", "USD", 1), tuple("78", "USD", 1), tuple("4000", "EUR", 1));
+    assertThat(content.problems()).isEmpty();
+  }
+
+  @Test
+  void passesOverInvestmentsWithAWord() throws Exception {
+    var investment =
+        "<INVSTMTMSGSRSV1><INVSTMTTRNRS><INVSTMTRS><CURDEF>USD<INVACCTFROM><ACCTID>99</INVACCTFROM><INVTRANLIST>"
+            + "<INVBANKTRAN>"
+            + transaction("20260528", "9.00", "F9", "")
+            + "</INVBANKTRAN></INVTRANLIST></INVSTMTRS></INVSTMTTRNRS></INVSTMTMSGSRSV1>";
+    var content =
+        read(
+            statement(transaction("20260528", "5.00", "F1", ""))
+                .replace("</OFX>", investment + "</OFX>"));
+    assertThat(content.accounts())
+        .singleElement()
+        .satisfies(a -> assertThat(a.entries()).hasSize(1));
+    assertThat(content.problems())
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains("investment"));
+  }
+
+  @Test
+  void readsPendingTransactionsApart() throws Exception {
+    var pending =
+        "<BANKTRANLISTP><DTASOF>20260529<STMTTRNP><TRNTYPE>CREDIT<DTTRAN>20260529<TRNAMT>9.00<NAME>SOON</STMTTRNP></BANKTRANLISTP>";
+    var entries =
+        read(statement(transaction("20260528", "5.00", "F1", ""))
+                .replace("</BANKTRANLIST>", "</BANKTRANLIST>" + pending))
+            .accounts()
+            .get(0)
+            .entries();
+    assertThat(entries).extracting(e -> e.booked()).containsExactly(true, false);
+  }
+
+  @Test
+  void readsDocumentTypesOfXmlNever() {
+    assertThatThrownBy(
+            () ->
+                read(
+                    "<?xml version=\"1.0\"?><?OFX OFXHEADER=\"200\"?><!DOCTYPE OFX [<!ENTITY x SYSTEM \"file:///etc/passwd\">]><OFX>&x;</OFX>"))
+        .isInstanceOf(BrokenFile.class)
+        .hasMessageContaining("document type");
+  }
 }

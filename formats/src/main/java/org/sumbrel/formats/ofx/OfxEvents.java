@@ -1,7 +1,5 @@
 package org.sumbrel.formats.ofx;
 
-import com.webcohesion.ofx4j.io.OFXHandler;
-import com.webcohesion.ofx4j.io.OFXSyntaxException;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayDeque;
@@ -13,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
-import org.apache.commons.text.StringEscapeUtils;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
 import org.joda.money.Money;
@@ -26,14 +23,8 @@ import org.sumbrel.formats.statement.EntryStatus;
 import org.sumbrel.formats.statement.StatementBuilder;
 import org.sumbrel.formats.statement.StatementEntry;
 
-/**
- * Turns the events of an OFX file into statements. The library's own object model keeps amounts as
- * floating point, so this listens one level below it, where they are still text.
- */
-final class StatementHandler implements OFXHandler {
-
-  /** Stands for an ampersand while SGML goes through the library. */
-  static final char AMPERSAND = '\uE000';
+/** Turns what stands in an OFX file, one aggregate and value after the other, into statements. */
+final class OfxEvents {
 
   private static final int DEEPEST = 50;
 
@@ -56,24 +47,29 @@ final class StatementHandler implements OFXHandler {
           "BANKTRANLIST",
           "BAL");
 
+  /** Of these one ends where the next begins, whether or not the file closes it. */
+  private static final Set<String> ONE_AT_A_TIME =
+      Set.of("STMTTRN", "STMTTRNP", "STMTRS", "CCSTMTRS", "STMTTRNRS", "CCSTMTTRNRS");
+
+  /** What stands behind the list of transactions, whether or not the file closes that. */
+  private static final Set<String> BEHIND_THE_LIST = Set.of("LEDGERBAL", "AVAILBAL", "BALLIST");
+
   private final Reading reading;
-  private final List<Integer> transactionLines;
-  private final Deque<String> aggregates = new ArrayDeque<>();
-  private final List<AccountStatement> accounts = new ArrayList<>();
+  private final Deque<String> open = new ArrayDeque<>();
+  private final List<AccountStatement> statements = new ArrayList<>();
 
   private final Map<String, String> statement = new HashMap<>();
   private final Map<String, String> transaction = new HashMap<>();
   private final List<Map<String, String>> transactions = new ArrayList<>();
-  private int seen;
+  private int statementLine;
   private int investments;
 
-  StatementHandler(Reading reading, List<Integer> transactionLines) {
+  OfxEvents(Reading reading) {
     this.reading = reading;
-    this.transactionLines = transactionLines;
   }
 
-  List<AccountStatement> accounts() {
-    return accounts;
+  List<AccountStatement> statements() {
+    return statements;
   }
 
   /** Whether there were statements of a kind that is passed over. */
@@ -81,96 +77,88 @@ final class StatementHandler implements OFXHandler {
     return investments > 0;
   }
 
-  @Override
-  public void onHeader(String name, String value) {
-    // versions and security words of the header do not change how statements are read
-  }
-
-  @Override
-  public void startAggregate(String name) throws OFXSyntaxException {
-    aggregates.push(name);
-    if (aggregates.size() > DEEPEST) {
-      throw new OFXSyntaxException("more than " + DEEPEST + " aggregates within each other");
+  void begin(String name, int line) throws BrokenFile {
+    if (ONE_AT_A_TIME.contains(name)) {
+      end(name);
+    }
+    if (BEHIND_THE_LIST.contains(name) && open.contains("BANKTRANLIST")) {
+      end("BANKTRANLIST");
+    }
+    open.push(name);
+    if (open.size() > DEEPEST) {
+      throw new BrokenFile(line, "more than " + DEEPEST + " aggregates within each other");
     }
     switch (name) {
       case "STMTRS", "CCSTMTRS" -> {
         statement.clear();
         transactions.clear();
+        statementLine = line;
       }
       case "INVSTMTRS" -> {
         investments++;
         reading.odd(
-            0, "an investment statement was passed over; only bank and card statements are read");
+            line,
+            "an investment statement was passed over; only bank and card statements are read");
       }
       case "STMTTRN", "STMTTRNP" -> {
         transaction.clear();
-        var line = seen < transactionLines.size() ? transactionLines.get(seen) : 0;
         transaction.put("line", Integer.toString(line));
         transaction.put("pending", Boolean.toString(name.equals("STMTTRNP")));
-        seen++;
       }
       default -> {}
     }
   }
 
-  @Override
-  public void endAggregate(String name) throws OFXSyntaxException {
-    if (!aggregates.contains(name)) {
-      throw new OFXSyntaxException("</" + name + "> closes what is not open");
+  /** The end of an aggregate and of all that is still open in it; of a value it changes nothing. */
+  void end(String name) throws BrokenFile {
+    if (!open.contains(name)) {
+      return;
     }
-    // what stands above it are elements without a value, which SGML leaves unclosed
-    while (!aggregates.pop().equals(name)) {}
+    String ended;
+    do {
+      ended = open.peek();
+      ended(ended);
+      open.pop();
+    } while (!ended.equals(name));
+  }
+
+  private void ended(String name) throws BrokenFile {
     switch (name) {
       case "STMTTRN", "STMTTRNP" -> {
-        if (!aggregates.contains("INVSTMTRS")) {
+        if (!open.contains("INVSTMTRS")) {
           transactions.add(Map.copyOf(transaction));
         }
       }
-      case "STMTRS", "CCSTMTRS" -> finishKept();
+      case "STMTRS", "CCSTMTRS" -> finishStatement();
       default -> {}
     }
   }
 
-  @Override
-  public void onElement(String name, String value) {
-    var in = aggregates.stream().filter(HOLDERS::contains).findFirst().orElse("");
-    var text = value.indexOf(AMPERSAND) < 0 ? value.strip() : unescaped(value);
-    if (aggregates.contains("STMTTRN") || aggregates.contains("STMTTRNP")) {
+  void value(String name, String text) {
+    var in = open.stream().filter(HOLDERS::contains).findFirst().orElse("");
+    if (open.contains("STMTTRN") || open.contains("STMTTRNP")) {
       transaction.putIfAbsent(in.startsWith("STMTTRN") ? name : in + "." + name, text);
-    } else if (aggregates.contains("STMTRS") || aggregates.contains("CCSTMTRS")) {
+    } else if (open.contains("STMTRS") || open.contains("CCSTMTRS")) {
       statement.putIfAbsent(
           in.equals("STMTRS") || in.equals("CCSTMTRS") ? name : in + "." + name, text);
-    }
-  }
-
-  /** A bare ampersand, as many banks write it, stays one. */
-  private static String unescaped(String value) {
-    return StringEscapeUtils.unescapeXml(value.replace(AMPERSAND, '&')).strip();
-  }
-
-  private void finishKept() throws OFXSyntaxException {
-    try {
-      finishStatement();
-    } catch (BrokenFile e) {
-      throw new OFXSyntaxException(e);
     }
   }
 
   private void finishStatement() throws BrokenFile {
     var account = first(statement, "BANKACCTFROM.ACCTID", "CCACCTFROM.ACCTID");
     if (account.isEmpty()) {
-      reading.wrong(statementLine(), "a statement names no account (ACCTID)");
+      reading.wrong(statementLine, "a statement names no account (ACCTID)");
     }
     var currency = currency(statement.getOrDefault("CURDEF", ""));
     if (currency.isEmpty()) {
       reading.wrong(
-          statementLine(),
+          statementLine,
           "CURDEF \""
               + FileAmount.shortened(statement.getOrDefault("CURDEF", ""))
               + "\" is not a currency code such as USD");
       return;
     }
-    var builder = new StatementBuilder(reading, true, statementLine()).account(account);
+    var builder = new StatementBuilder(reading, true, statementLine).account(account);
     period("BANKTRANLIST.DTSTART", builder::from);
     period("BANKTRANLIST.DTEND", builder::until);
     for (var read : transactions) {
@@ -180,12 +168,7 @@ final class StatementHandler implements OFXHandler {
       }
     }
     closing(builder, currency.get());
-    accounts.add(builder.build(currency.get()));
-  }
-
-  /** The line of the first transaction, or 0: the library does not tell where it is. */
-  private int statementLine() {
-    return transactions.isEmpty() ? 0 : Integer.parseInt(transactions.get(0).get("line"));
+    statements.add(builder.build(currency.get()));
   }
 
   /** The days that the bank says it covers; where it does not say so rightly, they stay open. */
@@ -195,7 +178,7 @@ final class StatementHandler implements OFXHandler {
       try {
         take.accept(FileDate.basic(text));
       } catch (DateTimeException e) {
-        reading.odd(0, name + ": " + e.getMessage());
+        reading.odd(statementLine, name + ": " + e.getMessage());
       }
     }
   }
@@ -247,7 +230,7 @@ final class StatementHandler implements OFXHandler {
       builder.closing(date, FileAmount.parse(amount, currency));
     } catch (DateTimeException | IllegalArgumentException e) {
       reading.odd(
-          0,
+          statementLine,
           "the closing balance \""
               + FileAmount.shortened(amount)
               + "\" cannot be read: "

@@ -1,0 +1,203 @@
+package org.sumbrel.formats.csv;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.sumbrel.formats.TestFiles.amounts;
+import static org.sumbrel.formats.TestFiles.only;
+import static org.sumbrel.formats.TestFiles.read;
+import static org.sumbrel.formats.TestFiles.sentences;
+
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.sumbrel.formats.AnyFile;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileBytes;
+import org.sumbrel.formats.statement.EntryStatus;
+
+/** Statements as banks and spreadsheets write them; the dialects are common practice, no source. */
+class CsvDialectTest {
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "Date,Amount,Currency,Payer,Description\n2026-05-28,1234.50,USD,Piazza Forno,INV 1\n",
+        "Date;Amount;Currency;Payer;Description\n28.05.2026;1.234,50;USD;Piazza Forno;INV 1\n",
+        "Date\tAmount\tCurrency\tPayer\tDescription\n28/05/2026\t1,234.50\tUSD\tPiazza Forno\tINV 1\n",
+        "Date|Amount|Currency|Payer|Description\r\n05/28/2026|+1234.50|USD|Piazza Forno|INV 1\r\n",
+        "\"Posting Date\",\"Debit\",\"Credit\",\"Ccy\",\"Name\",\"Memo\"\n\"28 May 2026\",\"\",\"$1,234.50\",\"USD\",\"Piazza Forno\",\"INV 1\"\n",
+        "Date,Amount,D/C,Currency,Name,Details\n20260528,1234.5,C,USD,Piazza Forno,INV 1\n",
+        "Datum;Soll;Haben;Währung;Auftraggeber;Verwendungszweck\n28.05.26;;1 234,50;USD;Piazza Forno;INV 1\n",
+        "Buchungstag;Betrag (USD);Zahlungspflichtiger;Verwendungszweck\n28.05.2026;1.234,50 H;Piazza Forno;INV 1\n",
+        "Date opération;Libellé;Débit;Crédit;Devise;Tiers\n28/05/2026;INV 1;;1 234,50;USD;Piazza Forno\n",
+        "Fecha;Concepto;Importe;Divisa;Ordenante\n28-05-2026;INV 1;1.234,50;USD;Piazza Forno\n",
+        "Data contabile;Descrizione;Importo;Currency;Ordinante\n28/05/2026;INV 1;1'234.50;USD;Piazza Forno\n",
+        "Boekdatum;Omschrijving;Bedrag;Munt;Naam tegenpartij;Af Bij\n28-05-2026;INV 1;1234,50;USD;Piazza Forno;Bij\n",
+        "Transaction Date,Transaction Amount,Payer Name,Transaction Details\n\"May 28, 2026\",USD 1234.50,Piazza Forno,INV 1\n",
+        "Account statement of Larkstow Mill\nfrom 1 May 2026\n\nDate,Amount (USD),Payer,Description\n2026-05-28 14:03:00,\"1,234.50\",Piazza Forno,INV 1\n"
+      })
+  void readsTheSamePaymentInEveryDialect(String file) throws Exception {
+    var content = read(file);
+    assertThat(content.problems()).isEmpty();
+    assertThat(only(content).entries())
+        .singleElement()
+        .satisfies(
+            e -> {
+              assertThat(e.bookingDate()).isEqualTo(LocalDate.of(2026, 5, 28));
+              assertThat(e.amount()).isEqualTo(Money.parse("USD 1234.50"));
+              assertThat(e.payerName()).isEqualTo("Piazza Forno");
+              assertThat(e.remittance()).isEqualTo("INV 1");
+            });
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "-12.30,-12.30",
+    "12.30-,-12.30",
+    "(12.30),-12.30",
+    "12.30 DR,-12.30",
+    "12.30CR,12.30",
+    "−12.30,-12.30",
+    "'-1,212.30',-1212.30",
+    "$ -12.30,-12.30",
+    "12.30 S,-12.30"
+  })
+  void readsEveryWayToWriteADebit(String written, String amount) throws Exception {
+    var content = read("Date,Amount,Currency\n2026-05-28,\"" + written + "\",USD\n");
+    assertThat(amounts(only(content))).containsExactly(amount);
+  }
+
+  @Test
+  void aDebitColumnCountsDownWithOrWithoutItsSign() throws Exception {
+    var content =
+        read(
+            "Date,Debit,Credit,Currency\n2026-05-28,5.00,,USD\n2026-05-28,-6.00,0.00,USD\n2026-05-28,0.00,7.00,USD\n");
+    assertThat(amounts(only(content))).containsExactly("-5.00", "-6.00", "7.00");
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "03/04/2026|1.50|order of day and month",
+        "03-04-2026|1.50|order of day and month",
+        "2026-05-28|1,234|thousands or decimals",
+        "2026-05-28|1.234|thousands or decimals"
+      })
+  void whatTheFileLeavesOpenIsRefused(String date, String amount, String doubt) {
+    assertThatThrownBy(() -> read("Date;Amount;Currency\n" + date + ";" + amount + ";USD\n"))
+        .isInstanceOf(BrokenFile.class)
+        .hasMessageContaining(doubt)
+        .hasMessageContaining(doubt.startsWith("order") ? date : amount);
+  }
+
+  @Test
+  void oneRowThatTellsSettlesTheDoubtForAll() throws Exception {
+    var content =
+        read(
+            "Date;Amount;Currency\n03/04/2026;1,234;USD\n13/04/2026;5,50;USD\n"
+                .replace("1,234;", "1.234,00;"));
+    assertThat(only(content).entries().get(0).bookingDate()).isEqualTo(LocalDate.of(2026, 4, 3));
+    assertThat(amounts(only(content))).containsExactly("1234.00", "5.50");
+  }
+
+  @Test
+  void contradictionsAreRefusedWithTheirFigures() {
+    assertThatThrownBy(
+            () -> read("Date;Amount;Currency\n2026-05-28;1.234,50;USD\n2026-05-28;7.25;USD\n"))
+        .hasMessageContaining("decimal mark")
+        .hasMessageContaining("1.234,50")
+        .hasMessageContaining("7.25");
+    assertThatThrownBy(
+            () -> read("Date;Amount;Currency\n13/05/2026;1.50;USD\n05/28/2026;2.50;USD\n"))
+        .hasMessageContaining("not written like the others");
+    assertThatThrownBy(() -> read("Date,Debit,Credit,Currency\n2026-05-28,5.00,7.00,USD\n"))
+        .hasMessageContaining("5.00")
+        .hasMessageContaining("7.00");
+    assertThatThrownBy(() -> read("Date,Amount,Net amount,Currency\n2026-05-28,5.00,7.00,USD\n"))
+        .hasMessageContaining("Amount, Net amount");
+    assertThatThrownBy(
+            () -> read("Date,Amount,Currency,Name\n2026-05-28,5.00,USD,Oskar, Daughters\n"))
+        .hasMessageContaining("5 fields")
+        .hasMessageContaining("headings 4");
+    assertThatThrownBy(() -> read("Date,Amount,Currency\n2026-05-28,\"1.2345,00\",USD\n"))
+        .isInstanceOf(BrokenFile.class);
+    assertThatThrownBy(
+            () ->
+                read(
+                    "Date,Amount,Currency,Name\n2026-05-28,5.00,USD,\"Oskar\n2026-05-28,6.00,USD,X\n"))
+        .hasMessageContaining("never closed");
+  }
+
+  @Test
+  void withoutACurrencyItAsksForOneAndTakesTheAccounts() throws Exception {
+    var file = "Date,Amount,Payer\n2026-05-28,5.00,Oskar\n";
+    assertThatThrownBy(() -> read(file))
+        .hasMessageContaining("currency")
+        .hasMessageContaining("amount = Amount");
+    var content =
+        AnyFile.read(
+            FileBytes.of(file.getBytes(StandardCharsets.UTF_8)), Optional.of(CurrencyUnit.EUR));
+    assertThat(only(content).entries().get(0).amount()).isEqualTo(Money.parse("EUR 5.00"));
+  }
+
+  @Test
+  void saysWhatIsMissingOfATableThatIsNoStatement() {
+    assertThatThrownBy(() -> read("Amount,Payer\n5.00,Oskar\n"))
+        .hasMessageContaining("amount = Amount")
+        .hasMessageContaining("missing")
+        .hasMessageContaining("date");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"UTF-8", "windows-1252", "UTF-16"})
+  void readsEveryCommonCharacterSet(String charset) throws Exception {
+    var file = "Date;Amount;Currency;Payer\n2026-05-28;5,00;EUR;Café Mühle\n";
+    var content = AnyFile.read(file.getBytes(Charset.forName(charset)));
+    assertThat(only(content).entries().get(0).payerName()).isEqualTo("Café Mühle");
+  }
+
+  @Test
+  void takesOpeningAndClosingFromTheRunningBalance() throws Exception {
+    var newestFirst =
+        "IBAN: DE89 3704 0044 0532 0130 00\n\nDate;Amount;Currency;Balance\n2026-05-29;5,00;EUR;112,00\n2026-05-28;7,00;EUR;107,00\n";
+    var statement = only(read(newestFirst));
+    assertThat(statement.account()).isEqualTo("DE89370400440532013000");
+    assertThat(statement.opening().orElseThrow().amount()).isEqualTo(Money.parse("EUR 100.00"));
+    assertThat(statement.closing().orElseThrow().amount()).isEqualTo(Money.parse("EUR 112.00"));
+    assertThat(sentences(read(newestFirst.replace("107,00", "106,00"))))
+        .singleElement()
+        .asString()
+        .contains("112.00", "does not follow");
+  }
+
+  @Test
+  void keepsPendingRowsApartAndTellsRowsThatAreNone() throws Exception {
+    var content =
+        read(
+            "Date,Amount,Currency,Status\n2026-05-28,5.00,USD,booked\n2026-05-29,6.00,USD,Pending\n,,,\nEnd of list,,,\n"
+                .replace("End of list,,,", ",,,End of list"));
+    assertThat(only(content).entries())
+        .extracting(e -> e.status())
+        .containsExactly(EntryStatus.BOOKED, EntryStatus.PENDING);
+    assertThat(sentences(content)).singleElement().asString().contains("End of list");
+  }
+
+  @Test
+  void theSameRowsGetTheSameIdsInEveryFile() throws Exception {
+    var head = "Date,Amount,Currency,Payer\n";
+    var twice = "2026-05-28,5.00,USD,Oskar\n2026-05-28,5.00,USD,Oskar\n";
+    var first = only(read(head + twice)).entries();
+    var second = only(read(head + "2026-05-27,1.00,USD,Tamarisk\n" + twice)).entries();
+    assertThat(first.get(0).entryId()).isNotEqualTo(first.get(1).entryId());
+    assertThat(second.get(1).entryId()).isEqualTo(first.get(0).entryId());
+    assertThat(second.get(2).entryId()).isEqualTo(first.get(1).entryId());
+  }
+}
