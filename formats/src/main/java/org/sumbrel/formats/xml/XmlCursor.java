@@ -50,7 +50,7 @@ public final class XmlCursor {
     factory.setProperty(XMLInputFactory.IS_REPLACING_ENTITY_REFERENCES, false);
     factory.setProperty(XMLInputFactory.IS_NAMESPACE_AWARE, true);
     // else broken text would show only when it is used, as another kind of failure
-    factory.setProperty(WstxInputProperties.P_LAZY_PARSING, false);
+    factory.getConfig().doParseLazily(false);
     factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, DEEPEST);
     factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, LONGEST_TEXT);
     factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTE_SIZE, LONGEST_TEXT);
