@@ -1,0 +1,23 @@
+package org.sumbrel.core.intake;
+
+import java.time.LocalDate;
+import java.util.Optional;
+import org.joda.money.Money;
+
+/**
+ * What a statement covers, and the balances it claims.
+ *
+ * @param key by which whoever asks knows it
+ * @param from the first day it covers
+ * @param until the last day it covers
+ * @param sequence its running number, where it has one
+ * @param opening before its first movement, where it says so
+ * @param closing after its last movement, where it says so
+ */
+public record StatementSpan(
+    long key,
+    LocalDate from,
+    LocalDate until,
+    Optional<Integer> sequence,
+    Optional<Money> opening,
+    Optional<Money> closing) {}
