@@ -8,8 +8,9 @@ import java.util.Set;
  * @param key by which whoever asks knows it
  * @param ids all its ids, as {@code source:id}
  * @param movement as it stands now
+ * @param withdrawn whether it was taken out again; then only its id is known again
  */
-public record KnownMovement(long key, Set<String> ids, Movement movement) {
+public record KnownMovement(long key, Set<String> ids, Movement movement, boolean withdrawn) {
 
   public KnownMovement {
     ids = Set.copyOf(ids);

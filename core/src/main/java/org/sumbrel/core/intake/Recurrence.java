@@ -84,9 +84,10 @@ public final class Recurrence {
           || !met.add(known.key())) {
         continue;
       }
-      meet(at, kindById(movement, known.movement()), known, false);
+      var kind = known.withdrawn() ? Kind.SAME : kindById(movement, known.movement());
+      meet(at, kind, known, false);
     }
-    free.removeIf(k -> met.contains(k.key()));
+    free.removeIf(k -> met.contains(k.key()) || k.withdrawn());
   }
 
   private static Kind kindById(Movement movement, Movement known) {

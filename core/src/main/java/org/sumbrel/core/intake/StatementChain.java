@@ -1,5 +1,6 @@
 package org.sumbrel.core.intake;
 
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -100,7 +101,7 @@ public final class StatementChain {
           ? Optional.empty()
           : Optional.of(new Gap(before, after, Optional.of(missing), numbers));
     }
-    return numbers > 0
+    return numbers > 0 || daysLeftOut(before, after)
         ? Optional.of(new Gap(before, after, Optional.empty(), numbers))
         : Optional.empty();
   }
@@ -111,6 +112,19 @@ public final class StatementChain {
     return before.from().equals(after.from())
         && before.until().equals(after.until())
         && (!numbered || before.sequence().equals(after.sequence()));
+  }
+
+  /** Whether both say which days they cover, and a day from Monday to Friday is in neither. */
+  private static boolean daysLeftOut(StatementSpan before, StatementSpan after) {
+    if (!before.daysSaid() || !after.daysSaid()) {
+      return false;
+    }
+    for (var day = before.until().plusDays(1); day.isBefore(after.from()); day = day.plusDays(1)) {
+      if (day.getDayOfWeek().compareTo(DayOfWeek.FRIDAY) <= 0) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /**

@@ -10,6 +10,7 @@ import org.joda.money.Money;
  * @param key by which whoever asks knows it
  * @param from the first day it covers
  * @param until the last day it covers
+ * @param daysSaid whether the file says which days; else they are those of its entries
  * @param sequence its running number, where it has one
  * @param opening before its first movement, where it says so
  * @param closing after its last movement, where it says so
@@ -18,6 +19,7 @@ public record StatementSpan(
     long key,
     LocalDate from,
     LocalDate until,
+    boolean daysSaid,
     Optional<Integer> sequence,
     Optional<Money> opening,
     Optional<Money> closing) {}

@@ -44,7 +44,7 @@ class RecurrenceTest {
     var known = new ArrayList<KnownMovement>();
     for (var movement : movements) {
       var ids = Set.of(KnownMovement.id(movement.source(), movement.id()));
-      known.add(new KnownMovement(known.size() + 1L, ids, movement));
+      known.add(new KnownMovement(known.size() + 1L, ids, movement, false));
     }
     return known;
   }
@@ -98,6 +98,17 @@ class RecurrenceTest {
     assertThat(kinds(Recurrence.of(changed, before, day -> true))).containsExactly(Kind.CHANGED);
     var usedAgain = List.of(movement("camt", "A", DAY.plusYears(1), "110.00", "X"));
     assertThat(kinds(Recurrence.of(usedAgain, before, day -> true))).containsExactly(Kind.NEW);
+  }
+
+  /** What a corrected statement took out does not come back, and stands in for nothing else. */
+  @Test
+  void aWithdrawnOneIsKnownByItsIdOnly() {
+    var gone = known(movement("camt", "A", DAY, "100.00", "PIAZZA")).get(0);
+    var withdrawn = List.of(new KnownMovement(gone.key(), gone.ids(), gone.movement(), true));
+    var again = List.of(movement("camt", "A", DAY, "110.00", "PIAZZA"));
+    assertThat(kinds(Recurrence.of(again, withdrawn, day -> true))).containsExactly(Kind.SAME);
+    var other = List.of(movement("ofx", "1", DAY, "100.00", "PIAZZA"));
+    assertThat(kinds(Recurrence.of(other, withdrawn, day -> true))).containsExactly(Kind.NEW);
   }
 
   @Test

@@ -28,6 +28,7 @@ class StatementChainTest {
         key,
         LocalDate.of(2026, 5, from),
         LocalDate.of(2026, 5, until),
+        false,
         Optional.ofNullable(sequence),
         Optional.ofNullable(opening == null ? null : usd(opening)),
         Optional.ofNullable(closing == null ? null : usd(closing)));
@@ -64,6 +65,24 @@ class StatementChainTest {
     assertThat(StatementChain.of(chain))
         .singleElement()
         .isInstanceOfSatisfying(Gap.class, gap -> assertThat(gap.numbers()).isEqualTo(1));
+  }
+
+  /** 1 May 2026 is a Friday. */
+  @Test
+  void aWorkingDayThatNobodyCoversIsAGapWhereBalancesAreOpen() {
+    assertThat(StatementChain.of(List.of(said(1, 1), said(4, 4)))).isEmpty();
+    assertThat(StatementChain.of(List.of(said(1, 1), said(5, 5)))).hasSize(1);
+  }
+
+  private static StatementSpan said(int from, int until) {
+    return new StatementSpan(
+        from,
+        LocalDate.of(2026, 5, from),
+        LocalDate.of(2026, 5, until),
+        true,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.of(usd("1.00")));
   }
 
   @Test
@@ -108,7 +127,7 @@ class StatementChainTest {
       var day = LocalDate.of(2026, 1, 1).plusDays(n);
       chain.add(
           new StatementSpan(
-              n, day, day, Optional.empty(), Optional.of(balance), Optional.of(closing)));
+              n, day, day, true, Optional.empty(), Optional.of(balance), Optional.of(closing)));
       balance = closing;
     }
     Collections.shuffle(chain, random);

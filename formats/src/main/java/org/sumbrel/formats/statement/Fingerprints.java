@@ -37,7 +37,8 @@ final class Fingerprints {
     var print =
         HexFormat.of().formatHex(sha.digest(said.getBytes(StandardCharsets.UTF_8)), 0, BYTES);
     var before = alike.merge(print, 1, Integer::sum) - 1;
-    return before == 0 ? "f-" + print : "f-" + print + "-" + (before + 1);
+    var id = StatementEntry.FINGERPRINT + print;
+    return before == 0 ? id : id + "-" + (before + 1);
   }
 
   private static MessageDigest sha256() {

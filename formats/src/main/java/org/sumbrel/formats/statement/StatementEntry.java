@@ -33,6 +33,9 @@ public record StatementEntry(
     List<EntryDetail> details,
     int line) {
 
+  /** What an id begins with that is a fingerprint, not the bank's own. */
+  public static final String FINGERPRINT = "f-";
+
   public StatementEntry {
     details = List.copyOf(details);
   }

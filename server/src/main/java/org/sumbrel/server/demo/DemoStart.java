@@ -1,6 +1,7 @@
 package org.sumbrel.server.demo;
 
 import jakarta.persistence.EntityManager;
+import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
@@ -20,6 +21,7 @@ import org.sumbrel.core.settle.Limits;
 import org.sumbrel.core.settle.Policy;
 import org.sumbrel.core.settle.Tolerance;
 import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileBytes;
 import org.sumbrel.server.SumbrelSettings;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
@@ -83,13 +85,13 @@ class DemoStart implements ApplicationRunner {
         status -> {
           try {
             fill();
-          } catch (BrokenFile e) {
+          } catch (BrokenFile | IOException e) {
             throw new IllegalStateException("the demo's own files are broken", e);
           }
         });
   }
 
-  private void fill() throws BrokenFile {
+  private void fill() throws BrokenFile, IOException {
     var books = DemoBooks.make();
     var mill = mill();
     take(mill, "customers.csv", DemoFiles.customers(books), null);
@@ -130,7 +132,7 @@ class DemoStart implements ApplicationRunner {
     return mill;
   }
 
-  private void export() throws BrokenFile {
+  private void export() throws BrokenFile, IOException {
     var export = companies.setUp("Larkstow Grain Export Ltd", CurrencyUnit.USD);
     companies.addBankAccount(
         export, "1010", "Halage EUR", "Banque du Halage", EXPORT_ACCOUNT, CurrencyUnit.EUR);
@@ -160,8 +162,9 @@ class DemoStart implements ApplicationRunner {
   }
 
   private void take(CompanyEntity company, String name, String text, Long bankAccount)
-      throws BrokenFile {
-    intakes.take(company.id(), name, text.getBytes(StandardCharsets.UTF_8), bankAccount, "demo");
+      throws BrokenFile, IOException {
+    var file = FileBytes.of(text.getBytes(StandardCharsets.UTF_8));
+    intakes.take(company.id(), name, file, bankAccount, "demo");
     forgetWhatIsWritten();
   }
 
@@ -180,7 +183,7 @@ class DemoStart implements ApplicationRunner {
             .collect(Collectors.toMap(BankEntryEntity::entryKey, BankEntryEntity::id));
     var history = books.history();
     for (var receipt : history.subList(0, history.size() - LEFT_WAITING)) {
-      settlements.post(waiting.get(receipt.id()), taken(receipt, items), "maren");
+      settlements.post(waiting.get("ofx:" + receipt.id()), taken(receipt, items), "maren");
       forgetWhatIsWritten();
     }
   }
@@ -198,7 +201,7 @@ class DemoStart implements ApplicationRunner {
         .toList();
   }
 
-  private void big(CompanyEntity mill, Long operating) throws BrokenFile {
+  private void big(CompanyEntity mill, Long operating) throws BrokenFile, IOException {
     LOG.info("Making the big set: 100,000 open items, 5,000 customers, 10,000 waiting entries.");
     var big = new BigBooks();
     take(mill, "big-customers.csv", big.customers(), null);

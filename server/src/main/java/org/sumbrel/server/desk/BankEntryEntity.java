@@ -32,7 +32,11 @@ public class BankEntryEntity {
     /** Set aside with a reason. */
     SHELVED,
     /** Money from us; kept for the tie-out. */
-    DEBIT
+    DEBIT,
+    /** Announced by the bank, not on the account yet; in no total. */
+    PENDING,
+    /** Taken out, because a corrected statement no longer has it; in no total. */
+    WITHDRAWN
   }
 
   @Id
@@ -53,6 +57,7 @@ public class BankEntryEntity {
   private String remittance;
   private String bankReference;
   private String checkNumber;
+  private String told;
 
   @Enumerated(EnumType.STRING)
   private Status status;
@@ -70,22 +75,39 @@ public class BankEntryEntity {
 
   protected BankEntryEntity() {}
 
-  public BankEntryEntity(Long companyId, Long bankAccountId, Long intakeId, StatementEntry entry) {
-    this.companyId = companyId;
-    this.bankAccountId = bankAccountId;
-    this.intakeId = intakeId;
-    this.entryKey = entry.entryId();
-    this.bookedOn = entry.bookingDate();
-    this.valueOn = entry.valueDate();
-    this.currency = entry.amount().getCurrencyUnit().getCode();
-    this.amountMinor = entry.amount().getAmountMinorLong();
-    this.payerName = entry.payerName();
-    this.payerAccount = entry.payerAccount();
-    this.remittance = entry.words();
-    this.bankReference = entry.bankReference();
-    this.checkNumber = entry.checkNumber();
-    this.status = amountMinor > 0 ? Status.WAITING : Status.DEBIT;
-    this.standingRank = Standing.BLANK.ordinal();
+  /** What a booked movement is at first. */
+  static Status statusOf(Money amount) {
+    return amount.isPositive() ? Status.WAITING : Status.DEBIT;
+  }
+
+  /** An announced entry that the bank has booked now, as this intake tells it. */
+  void becomesBooked(Long byIntake, StatementEntry entry) {
+    intakeId = byIntake;
+    bookedOn = entry.bookingDate();
+    valueOn = entry.valueDate();
+    amountMinor = entry.amount().getAmountMinorLong();
+    payerName = entry.payerName().isEmpty() ? payerName : entry.payerName();
+    payerAccount = entry.payerAccount().isEmpty() ? payerAccount : entry.payerAccount();
+    remittance = entry.words().isEmpty() ? remittance : entry.words();
+    bankReference = entry.bankReference();
+    checkNumber = entry.checkNumber();
+    told = ToldEntry.written(entry);
+    status = statusOf(amount());
+  }
+
+  /** Takes the day and the amount of a corrected statement. */
+  void corrected(LocalDate day, Money amount) {
+    bookedOn = day;
+    amountMinor = amount.getAmountMinorLong();
+    if (status != Status.SHELVED || !amount.isPositive()) {
+      status = statusOf(amount);
+    }
+    standingRank = Standing.BLANK.ordinal();
+  }
+
+  /** A corrected statement no longer has it. */
+  void withdraw() {
+    status = Status.WITHDRAWN;
   }
 
   public Long id() {
@@ -126,6 +148,14 @@ public class BankEntryEntity {
 
   public String remittance() {
     return remittance;
+  }
+
+  ToldEntry told() {
+    return ToldEntry.read(told);
+  }
+
+  public Long intakeId() {
+    return intakeId;
   }
 
   String bankReference() {

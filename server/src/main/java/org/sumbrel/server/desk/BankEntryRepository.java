@@ -9,9 +9,6 @@ import org.springframework.data.jpa.repository.Query;
 
 interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
 
-  List<BankEntryEntity> findByBankAccountIdAndEntryKeyIn(
-      Long bankAccountId, Collection<String> keys);
-
   List<BankEntryEntity> findByCompanyIdAndStatus(Long companyId, BankEntryEntity.Status status);
 
   long countByCompanyIdAndStatus(Long companyId, BankEntryEntity.Status status);

@@ -1,9 +1,12 @@
 package org.sumbrel.server.desk;
 
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.formats.statement.StatementEntry;
 import org.sumbrel.server.api.NotThere;
 
 /** Bank entries, for the other subjects. */
@@ -25,13 +28,6 @@ public class Entries {
     return entries.findAllById(ids);
   }
 
-  /** Those of the account's entries that carry one of these keys. */
-  public List<BankEntryEntity> known(Long bankAccountId, Collection<String> keys) {
-    return keys.isEmpty()
-        ? List.of()
-        : entries.findByBankAccountIdAndEntryKeyIn(bankAccountId, keys);
-  }
-
   public List<BankEntryEntity> waiting(Long companyId) {
     return entries.findByCompanyIdAndStatus(companyId, BankEntryEntity.Status.WAITING);
   }
@@ -47,8 +43,21 @@ public class Entries {
         entry.bookedOn().plusDays(days));
   }
 
+  /** An announced entry that the bank has booked now. */
   @Transactional
-  public void addAll(Collection<BankEntryEntity> fresh) {
-    entries.saveAll(fresh);
+  public void becomesBooked(Long id, Long byIntake, StatementEntry told) {
+    entry(id).becomesBooked(byIntake, told);
+  }
+
+  /** An entry takes the day and the amount that a corrected statement gives it. */
+  @Transactional
+  public void correct(Long id, LocalDate day, Money amount) {
+    entry(id).corrected(day, amount);
+  }
+
+  /** An entry that a corrected statement no longer has. */
+  @Transactional
+  public void withdraw(Long id) {
+    entry(id).withdraw();
   }
 }

@@ -128,6 +128,42 @@ class EntryController {
       @NotNull MoneyView onAccount,
       @NotNull List<EvidenceView> evidence) {}
 
+  /**
+   * One transaction of an entry that the bank booked for several, or what it says of the only one.
+   */
+  record PartView(
+      MoneyView amount,
+      @NotNull String payerName,
+      @NotNull String payerAccount,
+      @NotNull String ultimatePayer,
+      @NotNull String text,
+      @NotNull String endToEnd,
+      MoneyView charges,
+      @Schema(description = "what the payer ordered, in his currency") MoneyView instructed,
+      @NotNull @Schema(description = "the bank's rate, plain decimal, or empty") String rate) {
+
+    static PartView of(ToldEntry.Part part, String currency) {
+      return new PartView(
+          money(part.amount(), currency),
+          said(part.payerName()),
+          said(part.payerAccount()),
+          said(part.ultimatePayer()),
+          said(part.remittance()),
+          said(part.endToEnd()),
+          money(part.charges(), currency),
+          money(part.instructed(), part.instructedCurrency()),
+          said(part.rate()));
+    }
+
+    private static String said(String text) {
+      return text == null ? "" : text;
+    }
+
+    private static MoneyView money(String amount, String currency) {
+      return amount == null || amount.isEmpty() ? null : new MoneyView(amount, currency);
+    }
+  }
+
   record EntryDetail(
       @NotNull Long id,
       @NotNull LocalDate bookedOn,
@@ -142,6 +178,9 @@ class EntryController {
       @NotNull String text,
       @NotNull String bankReference,
       @NotNull String checkNumber,
+      @NotNull String bankText,
+      @NotNull boolean reversal,
+      @NotNull List<PartView> parts,
       @NotNull BankEntryEntity.Status status,
       @NotNull Standing standing,
       @NotNull int alternatives,
@@ -283,6 +322,7 @@ class EntryController {
       customerIds.add(lead);
     }
     var names = customers.names(customerIds);
+    var told = entry.told();
     var views = new ArrayList<ProposalView>();
     for (var proposal : thoughts.proposals()) {
       views.add(view(views.size() + 1, proposal, entry, items, names));
@@ -301,6 +341,11 @@ class EntryController {
         entry.remittance(),
         entry.bankReference(),
         entry.checkNumber(),
+        told.bankText(),
+        told.reversal(),
+        told.parts().stream()
+            .map(p -> PartView.of(p, entry.amount().getCurrencyUnit().getCode()))
+            .toList(),
         entry.status(),
         entry.standing(),
         thoughts.alternatives(),

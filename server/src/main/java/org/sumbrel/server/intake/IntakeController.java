@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
+import java.io.InputStream;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
@@ -21,6 +22,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileBytes;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.Page;
@@ -67,6 +69,7 @@ class IntakeController {
       @NotNull List<Part> waiting,
       @NotNull List<Part> settled,
       @NotNull List<Part> debits,
+      @NotNull List<Part> announced,
       @NotNull List<String> problems) {}
 
   @PostMapping(path = "/api/intakes", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -89,7 +92,7 @@ class IntakeController {
         Optional.ofNullable(file.getOriginalFilename())
             .filter(n -> !n.isBlank())
             .orElse("(no name)");
-    var id = takeOnce(owner, name, file.getBytes(), bankAccount, principal.getName());
+    var id = takeOnce(owner, name, bytes(file), bankAccount, principal.getName());
     renewal.after(owner);
     return views(List.of(repository.findById(id).orElseThrow())).get(0);
   }
@@ -98,13 +101,28 @@ class IntakeController {
    * Where the same file is taken in twice at the same moment, the second attempt finds all of it
    * known.
    */
-  private Long takeOnce(Long owner, String name, byte[] bytes, Long bankAccount, String by)
-      throws BrokenFile {
+  private Long takeOnce(Long owner, String name, FileBytes file, Long bankAccount, String by)
+      throws BrokenFile, IOException {
     try {
-      return intakes.take(owner, name, bytes, bankAccount, by);
+      return intakes.take(owner, name, file, bankAccount, by);
     } catch (DataIntegrityViolationException e) {
-      return intakes.take(owner, name, bytes, bankAccount, by);
+      return intakes.take(owner, name, file, bankAccount, by);
     }
+  }
+
+  /** The upload where the server put it, which for a large one is not the memory. */
+  private static FileBytes bytes(MultipartFile file) {
+    return new FileBytes() {
+      @Override
+      public long size() {
+        return file.getSize();
+      }
+
+      @Override
+      public InputStream open() throws IOException {
+        return file.getInputStream();
+      }
+    };
   }
 
   @GetMapping("/api/intakes")
@@ -149,6 +167,7 @@ class IntakeController {
         parts.getOrDefault("WAITING", List.of()),
         parts.getOrDefault("SETTLED", List.of()),
         parts.getOrDefault("DEBIT", List.of()),
+        parts.getOrDefault("PENDING", List.of()),
         intake.problems());
   }
 }

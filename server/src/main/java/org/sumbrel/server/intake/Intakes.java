@@ -2,17 +2,25 @@ package org.sumbrel.server.intake;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.FlushModeType;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.formats.AnyFile;
 import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
+import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.desk.Proposals;
@@ -53,20 +61,21 @@ public class Intakes {
    * @param bankAccount the account a statement is for, or null where the file says
    * @return the intake's id
    * @throws BrokenFile where it cannot be kept whole; then nothing of it is
+   * @throws IOException where its bytes cannot be read
    */
   @Transactional(rollbackFor = Exception.class)
-  public Long take(Long company, String fileName, byte[] bytes, Long bankAccount, String by)
-      throws BrokenFile {
-    var content = AnyFile.read(bytes);
+  public Long take(Long company, String fileName, FileBytes file, Long bankAccount, String by)
+      throws BrokenFile, IOException {
     var owner = companies.company(company);
+    var content = AnyFile.read(file, currency(owner, bankAccount));
     var intake =
-        intakes.save(
+        intakes.saveAndFlush(
             new IntakeEntity(
                 owner.id(),
                 fileName,
                 content.format().word(),
-                fingerprint(bytes),
-                bytes.length,
+                fingerprint(file),
+                file.size(),
                 by,
                 clock.instant()));
     var outcome = keptAtOnce(owner, intake, content, bankAccount, by);
@@ -104,7 +113,7 @@ public class Intakes {
       throws BrokenFile {
     return switch (content.format()) {
       case OFX, CAMT_052, CAMT_053, CAMT_054, MT940, MT942, BAI2, STATEMENT_CSV ->
-          statements.take(owner, intake.id(), content.accounts(), bankAccount);
+          statements.take(owner, intake.id(), content.format(), content.accounts(), bankAccount);
       case INVOICES_CSV -> receivables.takeInvoices(owner, intake.id(), content.invoices(), by);
       case CUSTOMERS_CSV -> receivables.takeCustomers(owner, content.customers());
       case ALIASES_CSV, HISTORY_CSV ->
@@ -117,9 +126,22 @@ public class Intakes {
     };
   }
 
-  static String fingerprint(byte[] bytes) {
-    try {
-      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+  /** What counts where the file does not say: the chosen account's, or that of all accounts. */
+  private Optional<CurrencyUnit> currency(CompanyEntity owner, Long bankAccount) {
+    var accounts =
+        bankAccount == null
+            ? companies.accountsOf(owner.id())
+            : List.of(companies.bankAccount(bankAccount));
+    var currencies = accounts.stream().map(BankAccountEntity::currency).distinct().toList();
+    return currencies.size() == 1
+        ? Optional.of(CurrencyUnit.of(currencies.get(0)))
+        : Optional.empty();
+  }
+
+  private static String fingerprint(FileBytes file) throws IOException {
+    try (var in = new DigestInputStream(file.open(), MessageDigest.getInstance("SHA-256"))) {
+      in.transferTo(OutputStream.nullOutputStream());
+      return HexFormat.of().formatHex(in.getMessageDigest().digest());
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException("every Java has SHA-256", e);
     }

@@ -1,39 +1,61 @@
 package org.sumbrel.server.intake;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.sumbrel.core.intake.AccountNumber;
+import org.sumbrel.core.intake.KnownMovement;
+import org.sumbrel.core.intake.Meeting;
+import org.sumbrel.core.intake.Movement;
+import org.sumbrel.core.intake.Recurrence;
+import org.sumbrel.core.intake.StatementChain;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.Format;
 import org.sumbrel.formats.Problem;
 import org.sumbrel.formats.statement.AccountStatement;
+import org.sumbrel.formats.statement.EntryStatus;
 import org.sumbrel.formats.statement.StatementEntry;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
-import org.sumbrel.server.desk.BankEntryEntity;
+import org.sumbrel.server.desk.Arrivals;
 import org.sumbrel.server.desk.Entries;
 
-/** Takes the entries of statements in: those that are new, each once. */
+/**
+ * Takes the entries of statements in: those that are new, each once, whatever format told of them
+ * first; those that were announced and are booked now; and questions about those that a later
+ * statement has otherwise.
+ */
 @Component
 class StatementIntake {
 
-  private static final int CHUNK = 500;
-  private static final int LONGEST_TEXT = 4_000;
+  private static final int LONGEST_TEXT = 100_000;
   private static final int LONGEST_NAME = 300;
   private static final int LONGEST_ACCOUNT = 64;
+  private static final int LONGEST_REFERENCE = 200;
+  private static final int MOST_TOLD = 20;
 
   private final Companies companies;
   private final Entries entries;
+  private final Arrivals arrivals;
+  private final Corrections corrections;
   private final StatementRepository statements;
 
-  StatementIntake(Companies companies, Entries entries, StatementRepository statements) {
+  StatementIntake(
+      Companies companies,
+      Entries entries,
+      Arrivals arrivals,
+      Corrections corrections,
+      StatementRepository statements) {
     this.companies = companies;
     this.entries = entries;
+    this.arrivals = arrivals;
+    this.corrections = corrections;
     this.statements = statements;
   }
 
@@ -44,12 +66,13 @@ class StatementIntake {
    * @throws BrokenFile where a statement is for no account of the company, or an entry cannot be
    *     kept whole
    */
-  Outcome take(CompanyEntity company, Long intakeId, List<AccountStatement> all, Long asked)
+  Outcome take(
+      CompanyEntity company, Long intakeId, Format format, List<AccountStatement> all, Long asked)
       throws BrokenFile {
     var outcome = Outcome.none();
     for (var statement : all) {
-      outcome =
-          outcome.plus(take(company, intakeId, statement, accountOf(company, statement, asked)));
+      var account = accountOf(company, statement, asked);
+      outcome = outcome.plus(take(company, intakeId, format, statement, account));
     }
     return outcome;
   }
@@ -57,7 +80,10 @@ class StatementIntake {
   private BankAccountEntity accountOf(CompanyEntity company, AccountStatement statement, Long asked)
       throws BrokenFile {
     if (!statement.account().isEmpty()) {
-      var found = companies.bankAccountNumbered(company.id(), statement.account());
+      var found =
+          companies.accountsOf(company.id()).stream()
+              .filter(a -> AccountNumber.same(a.number(), statement.account()))
+              .findFirst();
       if (found.isEmpty()) {
         throw new BrokenFile(
             0, "the statement is for account " + statement.account() + notOurs(company, statement));
@@ -111,7 +137,8 @@ class StatementIntake {
   /** Which accounts are known, or whose it is, so that the clerk can choose the right company. */
   private String notOurs(CompanyEntity company, AccountStatement statement) {
     for (var other : companies.all()) {
-      if (other.bankAccounts().stream().anyMatch(a -> a.number().equals(statement.account()))) {
+      if (other.bankAccounts().stream()
+          .anyMatch(a -> AccountNumber.same(a.number(), statement.account()))) {
         return ", which belongs to " + other.name() + ", not to " + company.name();
       }
     }
@@ -123,67 +150,260 @@ class StatementIntake {
   }
 
   private Outcome take(
-      CompanyEntity company, Long intakeId, AccountStatement statement, BankAccountEntity account)
+      CompanyEntity company,
+      Long intakeId,
+      Format format,
+      AccountStatement statement,
+      BankAccountEntity account)
       throws BrokenFile {
     requireRoom(statement);
-    var row = new StatementEntity(intakeId, account.id(), statement);
-    var problems = new ArrayList<String>();
-    var fresh = new ArrayList<BankEntryEntity>();
-    var passedOver = 0;
-    var known = 0;
-    var before = known(account, statement);
-    for (var entry : statement.entries()) {
-      if (!entry.booked() || entry.amount().isZero()) {
-        passedOver++;
-        continue;
-      }
-      row.counts(entry.amount().getAmountMinorLong());
-      var twin = before.get(entry.entryId());
-      if (twin == null) {
-        fresh.add(new BankEntryEntity(company.id(), account.id(), intakeId, entry));
-      } else {
-        known++;
-        row.knew(entry.amount().getAmountMinorLong());
-        contradiction(twin, entry).ifPresent(problems::add);
-      }
-    }
+    var source = source(format);
+    var told = new Told();
+    var row = new StatementEntity(intakeId, account.id(), format.word(), statement);
+    var counting =
+        statement.entries().stream()
+            .filter(e -> e.status() != EntryStatus.INFORMATION && !e.amount().isZero())
+            .toList();
+    var passedOver = statement.entries().size() - counting.size();
     if (passedOver > 0) {
-      problems.add(passedOver + " entries are pending or of no amount and were not taken in");
+      told.say(
+          (passedOver == 1 ? "1 entry is" : passedOver + " entries are")
+              + " for information or of no amount and not taken in");
     }
-    statements.save(row);
-    entries.addAll(fresh);
-    return new Outcome(statement.entries().size(), fresh.size(), known, passedOver, problems);
+    var known = known(account, counting);
+    var meetings =
+        Recurrence.of(
+            counting.stream().map(e -> movement(source, e)).toList(),
+            known,
+            complete(account, row));
+    var fresh = new ArrayList<StatementEntry>();
+    var others = new ArrayList<Arrivals.OtherId>();
+    var announced = 0;
+    for (var meeting : meetings) {
+      var entry = counting.get(meeting.at());
+      var minor = entry.amount().getAmountMinorLong();
+      if (entry.booked()) {
+        row.counts(minor);
+      }
+      switch (meeting.kind()) {
+        case NEW -> {
+          fresh.add(entry);
+          announced += entry.booked() ? 0 : 1;
+        }
+        case SAME, CHANGED -> {
+          if (entry.booked()) {
+            row.knew(minor);
+          }
+        }
+        case BECOMES_BOOKED ->
+            entries.becomesBooked(meeting.known().orElseThrow().key(), intakeId, entry);
+      }
+      meeting.known().ifPresent(k -> told.meets(meeting, entry, k, intakeId));
+      meeting
+          .known()
+          .filter(k -> !k.ids().contains(KnownMovement.id(source, entry.entryId())))
+          .ifPresent(
+              k ->
+                  others.add(
+                      new Arrivals.OtherId(k.key(), KnownMovement.id(source, entry.entryId()))));
+    }
+    if (announced > 0) {
+      told.say(
+          (announced == 1 ? "1 entry is" : announced + " entries are")
+              + " announced and not booked yet; kept apart until then");
+    }
+    told.missing(statement, source, known, meetings, intakeId);
+    add(company, account, intakeId, source, fresh, others);
+    statements.saveAndFlush(row);
+    told.chain(account, row);
+    return new Outcome(
+        statement.entries().size(),
+        fresh.size(),
+        counting.size() - fresh.size(),
+        passedOver,
+        told.problems);
   }
 
-  private Map<String, BankEntryEntity> known(
-      BankAccountEntity account, AccountStatement statement) {
-    var keys = statement.entries().stream().map(StatementEntry::entryId).toList();
-    var found = new HashMap<String, BankEntryEntity>();
-    for (var from = 0; from < keys.size(); from += CHUNK) {
-      var chunk = keys.subList(from, Math.min(keys.size(), from + CHUNK));
-      entries.known(account.id(), chunk).forEach(e -> found.put(e.entryKey(), e));
+  private void add(
+      CompanyEntity company,
+      BankAccountEntity account,
+      Long intakeId,
+      String source,
+      List<StatementEntry> fresh,
+      List<Arrivals.OtherId> others) {
+    var keys = new HashSet<String>();
+    fresh.forEach(e -> keys.add(KnownMovement.id(source, e.entryId())));
+    others.forEach(o -> keys.add(o.key()));
+    var taken = arrivals.taken(account.id(), keys);
+    var rows = new ArrayList<Arrivals.Fresh>();
+    for (var entry : fresh) {
+      var key = KnownMovement.id(source, entry.entryId());
+      // a bank that uses an id again, long after
+      rows.add(
+          new Arrivals.Fresh(
+              entry, taken.add(key) ? key : key + "#" + entry.bookingDate() + "#" + intakeId));
     }
-    return found;
+    arrivals.add(company.id(), account.id(), intakeId, rows);
+    arrivals.call(account.id(), others.stream().filter(o -> taken.add(o.key())).toList());
   }
 
-  private static Optional<String> contradiction(BankEntryEntity twin, StatementEntry entry) {
-    if (twin.amount().equals(entry.amount()) && twin.bookedOn().equals(entry.bookingDate())) {
-      return Optional.empty();
+  /** The family of formats in which ids mean the same. */
+  private static String source(Format format) {
+    return switch (format) {
+      case OFX -> "ofx";
+      case CAMT_052, CAMT_053, CAMT_054 -> "camt";
+      case MT940, MT942 -> "mt";
+      case BAI2 -> "bai2";
+      default -> "csv";
+    };
+  }
+
+  private static Movement movement(String source, StatementEntry entry) {
+    return new Movement(
+        source,
+        entry.entryId(),
+        !entry.entryId().startsWith(StatementEntry.FINGERPRINT),
+        entry.bookingDate(),
+        entry.valueDate(),
+        entry.amount(),
+        entry.booked(),
+        entry.payerName() + " " + entry.words());
+  }
+
+  private List<KnownMovement> known(BankAccountEntity account, List<StatementEntry> counting) {
+    var days = counting.stream().map(StatementEntry::bookingDate).sorted().toList();
+    return days.isEmpty()
+        ? List.of()
+        : arrivals.known(
+            account.id(),
+            days.get(0).minusDays(Recurrence.daysAround()),
+            days.get(days.size() - 1).plusDays(Recurrence.daysAround()));
+  }
+
+  /** Of which days this statement or one taken in before holds all movements. */
+  private Predicate<LocalDate> complete(BankAccountEntity account, StatementEntity row) {
+    var whole = new ArrayList<>(statements.findByBankAccountIdAndWholeTrue(account.id()));
+    if (row.whole()) {
+      whole.add(row);
     }
-    return Optional.of(
-        "line "
-            + entry.line()
-            + ": entry "
-            + entry.entryId()
-            + " is known with "
-            + MoneyText.grouped(twin.amount())
-            + " of "
-            + twin.bookedOn()
-            + ", here it has "
-            + MoneyText.grouped(entry.amount())
-            + " of "
-            + entry.bookingDate()
-            + "; the known one stays");
+    return day -> whole.stream().anyMatch(s -> covers(s, day));
+  }
+
+  /** An OFX download may be made in the middle of its last day. */
+  private static boolean covers(StatementEntity statement, LocalDate day) {
+    if (statement.fromOn() == null || statement.untilOn() == null) {
+      return false;
+    }
+    var last =
+        statement.format().equals(Format.OFX.word())
+            ? statement.untilOn().minusDays(1)
+            : statement.untilOn();
+    return !day.isBefore(statement.fromOn()) && !day.isAfter(last);
+  }
+
+  /** What a person should hear of a statement, in sentences. */
+  private final class Told {
+
+    private final List<String> problems = new ArrayList<>();
+    private int further;
+
+    void say(String sentence) {
+      problems.add(sentence);
+    }
+
+    private void sayOneOfMany(String sentence) {
+      further++;
+      if (further <= MOST_TOLD) {
+        problems.add(sentence);
+      } else if (further == MOST_TOLD + 1) {
+        problems.add("and more of the same kind");
+      }
+    }
+
+    void meets(Meeting meeting, StatementEntry entry, KnownMovement known, Long intakeId) {
+      if (meeting.kind() == Meeting.Kind.CHANGED
+          && corrections.askToChange(intakeId, known.key(), entry.bookingDate(), entry.amount())) {
+        sayOneOfMany(
+            "line "
+                + entry.line()
+                + ": entry "
+                + entry.entryId()
+                + " is known with "
+                + MoneyText.grouped(known.movement().amount())
+                + " of "
+                + known.movement().bookedOn()
+                + ", here it has "
+                + MoneyText.grouped(entry.amount())
+                + " of "
+                + entry.bookingDate()
+                + "; the known one stays until you accept the difference");
+      } else if (meeting.doubtful()) {
+        sayOneOfMany(
+            "line "
+                + entry.line()
+                + ": "
+                + MoneyText.grouped(entry.amount())
+                + " of "
+                + entry.bookingDate()
+                + " is taken for the one that is known of this day, though the two are told differently");
+      }
+    }
+
+    /** Known ones of its days that a statement of the same format does not have any more. */
+    void missing(
+        AccountStatement statement,
+        String source,
+        List<KnownMovement> known,
+        List<Meeting> meetings,
+        Long intakeId) {
+      if (!statement.whole() || statement.from().isEmpty() || statement.until().isEmpty()) {
+        return;
+      }
+      var met =
+          meetings.stream()
+              .flatMap(m -> m.known().stream())
+              .map(KnownMovement::key)
+              .collect(Collectors.toSet());
+      for (var one : known) {
+        var movement = one.movement();
+        if (!met.contains(one.key())
+            && !one.withdrawn()
+            && movement.booked()
+            && movement.source().equals(source)
+            && inside(movement.bookedOn(), statement)
+            && corrections.askToWithdraw(intakeId, one.key())) {
+          sayOneOfMany(
+              "entry "
+                  + movement.id()
+                  + " of "
+                  + MoneyText.grouped(movement.amount())
+                  + " of "
+                  + movement.bookedOn()
+                  + " was taken in before and is not in this statement, which covers that day; it stays until you accept the difference");
+        }
+      }
+    }
+
+    private boolean inside(LocalDate day, AccountStatement statement) {
+      var from = statement.from().orElseThrow();
+      var until = statement.until().orElseThrow();
+      return from.equals(until) ? day.equals(from) : !day.isBefore(from) && day.isBefore(until);
+    }
+
+    void chain(BankAccountEntity account, StatementEntity row) {
+      var span = row.span();
+      if (span.isEmpty()) {
+        return;
+      }
+      var all =
+          statements.findByBankAccountIdAndWholeTrue(account.id()).stream()
+              .flatMap(s -> s.span().stream())
+              .toList();
+      StatementChain.of(all).stream()
+          .filter(f -> f.after().key() == span.get().key())
+          .map(ChainWords::of)
+          .forEach(problems::add);
+    }
   }
 
   private static void requireRoom(AccountStatement statement) throws BrokenFile {
@@ -191,7 +411,7 @@ class StatementIntake {
       if (entry.words().length() > LONGEST_TEXT
           || entry.payerName().length() > LONGEST_NAME
           || entry.entryId().length() > LONGEST_NAME
-          || entry.bankReference().length() > 200
+          || entry.bankReference().length() > LONGEST_REFERENCE
           || entry.payerAccount().length() > LONGEST_ACCOUNT
           || entry.checkNumber().length() > LONGEST_ACCOUNT) {
         throw new BrokenFile(

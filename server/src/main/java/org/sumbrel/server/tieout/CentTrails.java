@@ -15,9 +15,9 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.tieout.CentTrail;
 
 /**
- * Counts the cent trail. What arrived is what the statements said when they were taken in; what is
- * applied, on account and waiting is counted from settlements and entries: two sides that know
- * nothing of each other.
+ * Counts the cent trail. What arrived is what the statements said when they were taken in, and what
+ * corrected ones changed of it when somebody accepted that; what is applied, on account and waiting
+ * is counted from settlements and entries: two sides that know nothing of each other.
  */
 @Service
 @Transactional(readOnly = true)
@@ -83,6 +83,14 @@ class CentTrails {
             select e.intake_id, e.currency, sum(e.amount_minor) as minor from bank_entry e
             where e.company_id = :company and e.status = 'SHELVED' group by e.intake_id, e.currency
             """);
+    var corrected =
+        sums(
+            company,
+            """
+            select e.intake_id, e.currency, sum(greatest(coalesce(c.new_minor, 0), 0) - greatest(c.old_minor, 0)) as minor
+            from correction c join bank_entry e on e.id = c.entry_id
+            where c.company_id = :company and c.status = 'ACCEPTED' group by e.intake_id, e.currency
+            """);
     var trails = new ArrayList<IntakeTrail>();
     jdbc.sql(
             """
@@ -97,7 +105,8 @@ class CentTrails {
               var key = new Key(row.getLong("id"), currency.getCode());
               var trail =
                   new CentTrail(
-                      Money.ofMinor(currency, row.getLong("minor")),
+                      Money.ofMinor(currency, row.getLong("minor"))
+                          .plus(money(currency, corrected, key)),
                       money(currency, applied, key).minus(money(currency, adjusted, key)),
                       money(currency, onAccount, key),
                       money(currency, toAccounts, key),
@@ -140,7 +149,7 @@ class CentTrails {
     jdbc.sql(
             """
             select status, count(*) as entries, sum(amount_minor) as minor from bank_entry
-            where company_id = :company and currency = :currency and status <> 'DEBIT'
+            where company_id = :company and currency = :currency and status in ('WAITING', 'SETTLED', 'SHELVED')
               and (status in ('WAITING', 'SHELVED') or booked_on >= :from) group by status
             """)
         .param("company", company)

@@ -1,0 +1,203 @@
+package org.sumbrel.server.desk;
+
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.PrimitiveIterator;
+import java.util.Set;
+import java.util.stream.LongStream;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.intake.KnownMovement;
+import org.sumbrel.core.intake.Movement;
+import org.sumbrel.core.propose.Standing;
+import org.sumbrel.formats.statement.StatementEntry;
+import org.sumbrel.server.desk.BankEntryEntity.Status;
+
+/**
+ * Reads and writes entries as they arrive, many at a time and past the entities, because a file may
+ * bring a hundred thousand.
+ */
+@Service
+@Transactional(propagation = Propagation.MANDATORY)
+public class Arrivals {
+
+  private static final int CHUNK = 500;
+  private static final int BATCH = 1_000;
+
+  /** How many ids one step of the sequence stands for, as the entity's generator has it. */
+  private static final int STEP = 50;
+
+  /** The beginning of a text is enough to tell whether two are alike. */
+  private static final int TOLD = 400;
+
+  private final JdbcTemplate jdbc;
+  private final JdbcClient client;
+
+  Arrivals(JdbcTemplate jdbc, JdbcClient client) {
+    this.jdbc = jdbc;
+    this.client = client;
+  }
+
+  /** The account's entries booked or announced between two days, with all their ids. */
+  public List<KnownMovement> known(Long bankAccountId, LocalDate from, LocalDate until) {
+    Map<Long, Set<String>> otherIds = new HashMap<>();
+    client
+        .sql(
+            """
+            select k.entry_id, k.entry_key from bank_entry_key k join bank_entry e on e.id = k.entry_id
+            where e.bank_account_id = :account and e.booked_on between :from and :until
+            """)
+        .param("account", bankAccountId)
+        .param("from", from)
+        .param("until", until)
+        .query(
+            row -> {
+              otherIds
+                  .computeIfAbsent(row.getLong("entry_id"), i -> new HashSet<>())
+                  .add(row.getString("entry_key"));
+            });
+    return client
+        .sql(
+            """
+            select id, entry_key, booked_on, value_on, currency, amount_minor, status, payer_name,
+              substring(remittance, 1, :most) as said
+            from bank_entry where bank_account_id = :account and booked_on between :from and :until order by id
+            """)
+        .param("most", TOLD)
+        .param("account", bankAccountId)
+        .param("from", from)
+        .param("until", until)
+        .query(
+            (row, n) -> {
+              var id = row.getLong("id");
+              var key = row.getString("entry_key");
+              var ids = otherIds.getOrDefault(id, new HashSet<>());
+              ids.add(key);
+              var colon = key.indexOf(':');
+              var status = Status.valueOf(row.getString("status"));
+              var own = key.substring(colon + 1);
+              return new KnownMovement(
+                  id,
+                  ids,
+                  new Movement(
+                      key.substring(0, colon),
+                      own,
+                      !own.startsWith(StatementEntry.FINGERPRINT),
+                      row.getObject("booked_on", LocalDate.class),
+                      row.getObject("value_on", LocalDate.class),
+                      Money.ofMinor(
+                          CurrencyUnit.of(row.getString("currency")), row.getLong("amount_minor")),
+                      status != Status.PENDING,
+                      row.getString("payer_name") + " " + row.getString("said")),
+                  status == Status.WITHDRAWN);
+            })
+        .list();
+  }
+
+  /** Those of the keys that an entry of the account has, whenever it was booked. */
+  public Set<String> taken(Long bankAccountId, Collection<String> keys) {
+    var taken = new HashSet<String>();
+    var all = new ArrayList<>(keys);
+    for (var from = 0; from < all.size(); from += CHUNK) {
+      taken.addAll(
+          client
+              .sql(
+                  """
+                  select entry_key from bank_entry where bank_account_id = :account and entry_key in (:keys)
+                  union select entry_key from bank_entry_key where bank_account_id = :account and entry_key in (:keys)
+                  """)
+              .param("account", bankAccountId)
+              .param("keys", all.subList(from, Math.min(all.size(), from + CHUNK)))
+              .query(String.class)
+              .list());
+    }
+    return taken;
+  }
+
+  /** One more id of an entry that is known. */
+  public record OtherId(Long entryId, String key) {}
+
+  /** Keeps what another format calls entries that are known. */
+  public void call(Long bankAccountId, List<OtherId> others) {
+    jdbc.batchUpdate(
+        "insert into bank_entry_key (bank_account_id, entry_key, entry_id) values (?, ?, ?)",
+        others,
+        BATCH,
+        (row, other) -> {
+          row.setLong(1, bankAccountId);
+          row.setString(2, other.key());
+          row.setLong(3, other.entryId());
+        });
+  }
+
+  /** An entry that is new, and the key it gets. */
+  public record Fresh(StatementEntry entry, String key) {}
+
+  /** Adds entries that are new. */
+  public void add(Long companyId, Long bankAccountId, Long intakeId, List<Fresh> fresh) {
+    if (fresh.isEmpty()) {
+      return;
+    }
+    var ids = ids(fresh.size());
+    jdbc.batchUpdate(
+        """
+        insert into bank_entry (id, company_id, bank_account_id, intake_id, entry_key, booked_on, value_on, currency,
+          amount_minor, payer_name, payer_account, remittance, bank_reference, check_number, told, status, standing_rank, version)
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 0)
+        """,
+        fresh,
+        BATCH,
+        (row, one) -> {
+          row.setLong(1, ids.nextLong());
+          row.setLong(2, companyId);
+          row.setLong(3, bankAccountId);
+          row.setLong(4, intakeId);
+          row.setString(5, one.key());
+          set(row, one.entry());
+        });
+  }
+
+  private static void set(PreparedStatement row, StatementEntry entry) throws SQLException {
+    row.setObject(6, entry.bookingDate());
+    row.setObject(7, entry.valueDate());
+    row.setString(8, entry.amount().getCurrencyUnit().getCode());
+    row.setLong(9, entry.amount().getAmountMinorLong());
+    row.setString(10, entry.payerName());
+    row.setString(11, entry.payerAccount());
+    row.setString(12, entry.words());
+    row.setString(13, entry.bankReference());
+    row.setString(14, entry.checkNumber());
+    row.setString(15, ToldEntry.written(entry));
+    row.setString(
+        16,
+        entry.booked() ? BankEntryEntity.statusOf(entry.amount()).name() : Status.PENDING.name());
+    row.setInt(17, Standing.BLANK.ordinal());
+  }
+
+  /** So many ids, from blocks of the entity's sequence; each of its values ends a block. */
+  private PrimitiveIterator.OfLong ids(int count) {
+    // the very first value of the sequence may stand for one id only
+    var blocks = count / STEP + 2;
+    return client
+        .sql("select next value for bank_entry_seq from system_range(1, :blocks)")
+        .param("blocks", blocks)
+        .query(Long.class)
+        .list()
+        .stream()
+        .sorted()
+        .flatMapToLong(last -> LongStream.rangeClosed(Math.max(1, last - STEP + 1), last))
+        .iterator();
+  }
+}
