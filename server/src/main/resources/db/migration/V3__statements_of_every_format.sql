@@ -5,7 +5,11 @@ update bank_entry set entry_key =
   (select case when i.format = 'ofx' then 'ofx:' else 'csv:' end from intake i where i.id = bank_entry.intake_id) || entry_key;
 alter table bank_entry alter column entry_key set data type varchar(320);
 alter table bank_entry alter column remittance set data type varchar(100000);
+alter table bank_entry add column bank_text varchar(500) default '' not null;
 alter table bank_entry add column told varchar(1000000) default '' not null;
+-- sums by intake are read from the index alone
+drop index bank_entry_by_intake;
+create index bank_entry_by_intake on bank_entry (intake_id, status, currency, amount_minor);
 create index bank_entry_by_day on bank_entry (bank_account_id, booked_on);
 
 -- what another format calls an entry that is known already

@@ -5,16 +5,23 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.sumbrel.bench.Payments.Profile;
 
-/** {@code bin/bench}: how well and how fast the engine explains made-up payments. */
+/**
+ * {@code bin/bench}: how well and how fast the engine explains made-up payments, and how fast files
+ * are read and taken in.
+ */
 public final class Bench {
 
   private static final Path LATEST = Path.of("bench", "results", "latest.json");
 
+  private static final Path SERVER = Path.of("server", "target", "sumbrel-server.jar");
+  private static final int ENTRIES = 100_000;
+
   private Bench() {}
 
   /**
-   * {@code --quick} takes less than two minutes; {@code --wrong} lists what was wrong; {@code --fit
-   * FILE} fits the engine's factors anew instead.
+   * {@code --quick} takes less than two minutes; {@code --wrong} lists what was wrong; {@code
+   * --files} measures reading and intake only; {@code --fit FILE} fits the engine's factors anew
+   * instead.
    */
   public static void main(String[] args) throws Exception {
     var given = List.of(args);
@@ -25,6 +32,10 @@ public final class Bench {
     var quick = given.contains("--quick");
     Consumer<String> wrong = given.contains("--wrong") ? System.out::println : line -> {};
     var report = new Report(System.out);
+    if (given.contains("--files")) {
+      files(report);
+      return;
+    }
     for (var profile : Profile.values()) {
       report.accuracy(Accuracy.measure(profile, quick ? 4_000 : 20_000, wrong));
     }
@@ -36,7 +47,13 @@ public final class Bench {
     report.speed(
         Throughput.measure(quick ? List.of(1_000, 10_000) : List.of(1_000, 10_000, 100_000)));
     if (!quick) {
+      files(report);
       report.write(LATEST);
     }
+  }
+
+  private static void files(Report report) throws Exception {
+    report.reading(ReadingRace.run(ENTRIES));
+    report.intake(IntakeRun.run(SERVER, ENTRIES));
   }
 }

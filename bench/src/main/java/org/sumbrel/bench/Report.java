@@ -103,6 +103,25 @@ final class Report {
     results.put("speed", runs);
   }
 
+  void reading(ReadingRace.Race race) {
+    out.printf(
+        "%ncamt.053 of %d entries, %d MiB: read in %.2f s, a bare pass %.2f s, ratio %.2f; in 256 MiB of heap: %s%n",
+        race.entries(),
+        race.mebibytes(),
+        race.seconds(),
+        race.bareSeconds(),
+        race.ratio(),
+        race.inLittleHeap() ? "yes" : "NO");
+    results.put("reading", race);
+  }
+
+  void intake(IntakeRun.Intake intake) {
+    out.printf(
+        "intake of %d entries through the API: %.1f s, %.0f a second; all of it once more: %.1f s%n",
+        intake.entries(), intake.seconds(), intake.perSecond(), intake.againSeconds());
+    results.put("intake", intake);
+  }
+
   void write(Path file) throws IOException {
     Files.createDirectories(file.getParent());
     new ObjectMapper()

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.PrimitiveIterator;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -33,7 +34,7 @@ import org.sumbrel.server.desk.BankEntryEntity.Status;
 @Transactional(propagation = Propagation.MANDATORY)
 public class Arrivals {
 
-  private static final int CHUNK = 500;
+  private static final int CHUNK = 1_000;
   private static final int BATCH = 1_000;
 
   /** How many ids one step of the sequence stands for, as the entity's generator has it. */
@@ -41,6 +42,8 @@ public class Arrivals {
 
   /** The beginning of a text is enough to tell whether two are alike. */
   private static final int TOLD = 400;
+
+  private static final int LONGEST_BANK_TEXT = 500;
 
   private final JdbcTemplate jdbc;
   private final JdbcClient client;
@@ -109,21 +112,32 @@ public class Arrivals {
   /** Those of the keys that an entry of the account has, whenever it was booked. */
   public Set<String> taken(Long bankAccountId, Collection<String> keys) {
     var taken = new HashSet<String>();
-    var all = new ArrayList<>(keys);
+    var all = List.copyOf(keys);
     for (var from = 0; from < all.size(); from += CHUNK) {
-      taken.addAll(
-          client
-              .sql(
-                  """
-                  select entry_key from bank_entry where bank_account_id = :account and entry_key in (:keys)
-                  union select entry_key from bank_entry_key where bank_account_id = :account and entry_key in (:keys)
-                  """)
-              .param("account", bankAccountId)
-              .param("keys", all.subList(from, Math.min(all.size(), from + CHUNK)))
-              .query(String.class)
-              .list());
+      var chunk = all.subList(from, Math.min(all.size(), from + CHUNK));
+      taken.addAll(taken("bank_entry", bankAccountId, chunk));
+      taken.addAll(taken("bank_entry_key", bankAccountId, chunk));
     }
     return taken;
+  }
+
+  /**
+   * Joined with a list of values: of "in (...)" the database would compare every row of the
+   * account.
+   */
+  private List<String> taken(String table, Long bankAccountId, List<String> keys) {
+    var values =
+        keys.stream().map(k -> "(cast(? as varchar(320)))").collect(Collectors.joining(", "));
+    var parameters = new ArrayList<Object>(keys);
+    parameters.add(bankAccountId);
+    return jdbc.queryForList(
+        "select t.entry_key from (values "
+            + values
+            + ") as v (k) join "
+            + table
+            + " t on t.entry_key = v.k and t.bank_account_id = ?",
+        String.class,
+        parameters.toArray());
   }
 
   /** One more id of an entry that is known. */
@@ -142,8 +156,13 @@ public class Arrivals {
         });
   }
 
-  /** An entry that is new, and the key it gets. */
-  public record Fresh(StatementEntry entry, String key) {}
+  /** An entry that is new, everything it says as one text, and the key it gets. */
+  public record Fresh(StatementEntry entry, String words, String key) {
+
+    public Fresh called(String otherKey) {
+      return new Fresh(entry, words, otherKey);
+    }
+  }
 
   /** Adds entries that are new. */
   public void add(Long companyId, Long bankAccountId, Long intakeId, List<Fresh> fresh) {
@@ -154,8 +173,9 @@ public class Arrivals {
     jdbc.batchUpdate(
         """
         insert into bank_entry (id, company_id, bank_account_id, intake_id, entry_key, booked_on, value_on, currency,
-          amount_minor, payer_name, payer_account, remittance, bank_reference, check_number, told, status, standing_rank, version)
-        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 0)
+          amount_minor, payer_name, payer_account, remittance, bank_reference, check_number, bank_text, told, status,
+          standing_rank, version)
+        values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 0)
         """,
         fresh,
         BATCH,
@@ -165,25 +185,34 @@ public class Arrivals {
           row.setLong(3, bankAccountId);
           row.setLong(4, intakeId);
           row.setString(5, one.key());
-          set(row, one.entry());
+          set(row, one.entry(), one.words());
         });
   }
 
-  private static void set(PreparedStatement row, StatementEntry entry) throws SQLException {
+  private static void set(PreparedStatement row, StatementEntry entry, String words)
+      throws SQLException {
     row.setObject(6, entry.bookingDate());
     row.setObject(7, entry.valueDate());
     row.setString(8, entry.amount().getCurrencyUnit().getCode());
     row.setLong(9, entry.amount().getAmountMinorLong());
     row.setString(10, entry.payerName());
     row.setString(11, entry.payerAccount());
-    row.setString(12, entry.words());
+    row.setString(12, words);
     row.setString(13, entry.bankReference());
     row.setString(14, entry.checkNumber());
-    row.setString(15, ToldEntry.written(entry));
+    row.setString(15, cut(entry.bankText()));
+    row.setString(16, ToldEntry.written(entry));
     row.setString(
-        16,
+        17,
         entry.booked() ? BankEntryEntity.statusOf(entry.amount()).name() : Status.PENDING.name());
-    row.setInt(17, Standing.BLANK.ordinal());
+    row.setInt(18, Standing.BLANK.ordinal());
+  }
+
+  /** The bank's own words are no part of what is paid; their beginning is enough. */
+  static String cut(String bankText) {
+    return bankText.length() <= LONGEST_BANK_TEXT
+        ? bankText
+        : bankText.substring(0, LONGEST_BANK_TEXT);
   }
 
   /** So many ids, from blocks of the entity's sequence; each of its values ends a block. */

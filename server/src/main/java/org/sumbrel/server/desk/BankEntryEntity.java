@@ -57,6 +57,7 @@ public class BankEntryEntity {
   private String remittance;
   private String bankReference;
   private String checkNumber;
+  private String bankText;
   private String told;
 
   @Enumerated(EnumType.STRING)
@@ -91,6 +92,7 @@ public class BankEntryEntity {
     remittance = entry.words().isEmpty() ? remittance : entry.words();
     bankReference = entry.bankReference();
     checkNumber = entry.checkNumber();
+    bankText = Arrivals.cut(entry.bankText());
     told = ToldEntry.written(entry);
     status = statusOf(amount());
   }
@@ -148,6 +150,10 @@ public class BankEntryEntity {
 
   public String remittance() {
     return remittance;
+  }
+
+  String bankText() {
+    return bankText;
   }
 
   ToldEntry told() {

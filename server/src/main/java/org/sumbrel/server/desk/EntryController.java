@@ -341,7 +341,7 @@ class EntryController {
         entry.remittance(),
         entry.bankReference(),
         entry.checkNumber(),
-        told.bankText(),
+        entry.bankText(),
         told.reversal(),
         told.parts().stream()
             .map(p -> PartView.of(p, entry.amount().getCurrencyUnit().getCode()))

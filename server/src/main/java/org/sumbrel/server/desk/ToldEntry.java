@@ -3,6 +3,7 @@ package org.sumbrel.server.desk;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.ObjectWriter;
 import java.math.BigDecimal;
 import java.util.List;
 import org.sumbrel.core.money.MoneyText;
@@ -11,10 +12,10 @@ import org.sumbrel.formats.statement.Exchange;
 import org.sumbrel.formats.statement.StatementEntry;
 
 /**
- * What a file says of an entry beside its text: the bank's own words, charges, whether it takes
- * something back, and its transactions. Stored as JSON beside the entry.
+ * What a file says of some entries beside their text: charges, whether they take something back,
+ * and their transactions. Stored as JSON beside the entry.
  */
-record ToldEntry(String bankText, boolean reversal, String charges, List<Part> parts) {
+record ToldEntry(boolean reversal, String charges, List<Part> parts) {
 
   /** One transaction of the entry; amounts are plain decimals, empty where nothing is said. */
   @JsonInclude(JsonInclude.Include.NON_EMPTY)
@@ -33,23 +34,23 @@ record ToldEntry(String bankText, boolean reversal, String charges, List<Part> p
       String rate) {}
 
   private static final ObjectMapper JSON = new ObjectMapper();
-  private static final ToldEntry NOTHING = new ToldEntry("", false, "", List.of());
+  private static final ObjectWriter WRITER = JSON.writerFor(ToldEntry.class);
+  private static final ToldEntry NOTHING = new ToldEntry(false, "", List.of());
 
   /** As text to store; empty where the file says nothing more. */
   static String written(StatementEntry entry) {
+    if (!entry.reversal() && entry.charges().isZero() && !worthKeeping(entry)) {
+      return "";
+    }
     var told =
         new ToldEntry(
-            entry.bankText(),
             entry.reversal(),
             entry.charges().isZero() ? "" : MoneyText.plain(entry.charges()),
             worthKeeping(entry)
                 ? entry.details().stream().map(ToldEntry::part).toList()
                 : List.of());
-    if (told.equals(NOTHING)) {
-      return "";
-    }
     try {
-      return JSON.writeValueAsString(told);
+      return WRITER.writeValueAsString(told);
     } catch (JsonProcessingException e) {
       throw new IllegalStateException("what a file tells can be written", e);
     }
@@ -63,8 +64,7 @@ record ToldEntry(String bankText, boolean reversal, String charges, List<Part> p
                 d ->
                     !d.charges().isZero()
                         || d.exchange().isPresent()
-                        || !d.ultimatePayer().isEmpty()
-                        || !d.endToEnd().isEmpty());
+                        || !d.ultimatePayer().isEmpty());
   }
 
   private static Part part(EntryDetail detail) {

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.FlushModeType;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -12,6 +13,7 @@ import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -67,6 +69,8 @@ public class Intakes {
   public Long take(Long company, String fileName, FileBytes file, Long bankAccount, String by)
       throws BrokenFile, IOException {
     var owner = companies.company(company);
+    // both go through all bytes, so one does not wait for the other
+    var print = CompletableFuture.supplyAsync(() -> fingerprint(file));
     var content = AnyFile.read(file, currency(owner, bankAccount));
     var intake =
         intakes.saveAndFlush(
@@ -74,7 +78,7 @@ public class Intakes {
                 owner.id(),
                 fileName,
                 content.format().word(),
-                fingerprint(file),
+                print.join(),
                 file.size(),
                 by,
                 clock.instant()));
@@ -138,12 +142,14 @@ public class Intakes {
         : Optional.empty();
   }
 
-  private static String fingerprint(FileBytes file) throws IOException {
+  private static String fingerprint(FileBytes file) {
     try (var in = new DigestInputStream(file.open(), MessageDigest.getInstance("SHA-256"))) {
       in.transferTo(OutputStream.nullOutputStream());
       return HexFormat.of().formatHex(in.getMessageDigest().digest());
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException("every Java has SHA-256", e);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 }

@@ -156,7 +156,6 @@ class StatementIntake {
       AccountStatement statement,
       BankAccountEntity account)
       throws BrokenFile {
-    requireRoom(statement);
     var source = source(format);
     var told = new Told();
     var row = new StatementEntity(intakeId, account.id(), format.word(), statement);
@@ -170,13 +169,15 @@ class StatementIntake {
           (passedOver == 1 ? "1 entry is" : passedOver + " entries are")
               + " for information or of no amount and not taken in");
     }
+    var words = counting.stream().map(StatementEntry::words).toList();
+    requireRoom(counting, words);
     var known = known(account, counting);
-    var meetings =
-        Recurrence.of(
-            counting.stream().map(e -> movement(source, e)).toList(),
-            known,
-            complete(account, row));
-    var fresh = new ArrayList<StatementEntry>();
+    var movements = new ArrayList<Movement>(counting.size());
+    for (var n = 0; n < counting.size(); n++) {
+      movements.add(movement(source, counting.get(n), words.get(n)));
+    }
+    var meetings = Recurrence.of(movements, known, complete(account, row));
+    var fresh = new ArrayList<Arrivals.Fresh>();
     var others = new ArrayList<Arrivals.OtherId>();
     var announced = 0;
     for (var meeting : meetings) {
@@ -187,7 +188,9 @@ class StatementIntake {
       }
       switch (meeting.kind()) {
         case NEW -> {
-          fresh.add(entry);
+          fresh.add(
+              new Arrivals.Fresh(
+                  entry, words.get(meeting.at()), KnownMovement.id(source, entry.entryId())));
           announced += entry.booked() ? 0 : 1;
         }
         case SAME, CHANGED -> {
@@ -213,7 +216,7 @@ class StatementIntake {
               + " announced and not booked yet; kept apart until then");
     }
     told.missing(statement, source, known, meetings, intakeId);
-    add(company, account, intakeId, source, fresh, others);
+    add(company, account, intakeId, fresh, others);
     statements.saveAndFlush(row);
     told.chain(account, row);
     return new Outcome(
@@ -228,20 +231,19 @@ class StatementIntake {
       CompanyEntity company,
       BankAccountEntity account,
       Long intakeId,
-      String source,
-      List<StatementEntry> fresh,
+      List<Arrivals.Fresh> fresh,
       List<Arrivals.OtherId> others) {
     var keys = new HashSet<String>();
-    fresh.forEach(e -> keys.add(KnownMovement.id(source, e.entryId())));
+    fresh.forEach(f -> keys.add(f.key()));
     others.forEach(o -> keys.add(o.key()));
     var taken = arrivals.taken(account.id(), keys);
-    var rows = new ArrayList<Arrivals.Fresh>();
-    for (var entry : fresh) {
-      var key = KnownMovement.id(source, entry.entryId());
+    var rows = new ArrayList<Arrivals.Fresh>(fresh.size());
+    for (var one : fresh) {
       // a bank that uses an id again, long after
       rows.add(
-          new Arrivals.Fresh(
-              entry, taken.add(key) ? key : key + "#" + entry.bookingDate() + "#" + intakeId));
+          taken.add(one.key())
+              ? one
+              : one.called(one.key() + "#" + one.entry().bookingDate() + "#" + intakeId));
     }
     arrivals.add(company.id(), account.id(), intakeId, rows);
     arrivals.call(account.id(), others.stream().filter(o -> taken.add(o.key())).toList());
@@ -258,7 +260,7 @@ class StatementIntake {
     };
   }
 
-  private static Movement movement(String source, StatementEntry entry) {
+  private static Movement movement(String source, StatementEntry entry, String words) {
     return new Movement(
         source,
         entry.entryId(),
@@ -267,7 +269,7 @@ class StatementIntake {
         entry.valueDate(),
         entry.amount(),
         entry.booked(),
-        entry.payerName() + " " + entry.words());
+        entry.payerName() + " " + words);
   }
 
   private List<KnownMovement> known(BankAccountEntity account, List<StatementEntry> counting) {
@@ -406,9 +408,11 @@ class StatementIntake {
     }
   }
 
-  private static void requireRoom(AccountStatement statement) throws BrokenFile {
-    for (var entry : statement.entries()) {
-      if (entry.words().length() > LONGEST_TEXT
+  private static void requireRoom(List<StatementEntry> entries, List<String> words)
+      throws BrokenFile {
+    for (var n = 0; n < entries.size(); n++) {
+      var entry = entries.get(n);
+      if (words.get(n).length() > LONGEST_TEXT
           || entry.payerName().length() > LONGEST_NAME
           || entry.entryId().length() > LONGEST_NAME
           || entry.bankReference().length() > LONGEST_REFERENCE
