@@ -65,6 +65,12 @@ export function BankText({ entry }: { entry: Entry }) {
           The bank gives neither a name nor a text.
         </Box>
       )}
+      {(entry.reversal || entry.bankText !== "") && (
+        <Box sx={{ color: "text.secondary" }}>
+          {entry.reversal && "takes an earlier movement back; "}
+          {entry.bankText !== entry.text && entry.bankText && `the bank calls it ${entry.bankText}`}
+        </Box>
+      )}
       {entry.payerAccount && <Box sx={{ color: "text.secondary" }}>from account {entry.payerAccount}</Box>}
     </Box>
   );

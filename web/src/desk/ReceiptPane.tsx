@@ -7,6 +7,7 @@ import { typedAmount } from "../shared/money";
 import { STANDING_WORD, StandingGlyph } from "../tally/StandingGlyph";
 import { TallyBar } from "../tally/TallyBar";
 import { BankText } from "./BankText";
+import { BatchParts } from "./BatchParts";
 import { Differences } from "./Differences";
 import { takingAmount, tallyOf, type Draft, type Entry, type Preview } from "./drafts";
 import { Explanations } from "./Explanations";
@@ -67,6 +68,7 @@ export function ReceiptPane({
         </Box>
       </Box>
       <BankText entry={entry} />
+      <BatchParts entry={entry} />
       {tools}
       {notice}
       <DraftBar

@@ -162,10 +162,12 @@ export function useRefresh() {
         "lookup",
         "flow",
         "settlements",
+        "intakes",
+        "statements",
+        "corrections",
         "journal",
         "trial",
         "trail",
-        "intakes",
       ].map((key) => queries.invalidateQueries({ queryKey: [key] })),
     );
 }

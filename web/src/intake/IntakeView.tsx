@@ -4,11 +4,13 @@ import {
   Button,
   LinearProgress,
   MenuItem,
+  Tab,
   Table,
   TableBody,
   TableCell,
   TableHead,
   TableRow,
+  Tabs,
   TextField,
   Typography,
 } from "@mui/material";
@@ -21,8 +23,11 @@ import { useRefresh } from "../desk/queries";
 import { Amount } from "../shared/Amount";
 import { atMoment, count } from "../shared/dates";
 import { Empty, Failed, Loading } from "../shared/States";
+import { Corrections } from "./Corrections";
+import { Statements, useStatements } from "./Statements";
 
 type Intake = Schemas["IntakeView"];
+type Shown = "files" | "statements";
 
 interface Outcome {
   file: string;
@@ -70,6 +75,8 @@ export default function IntakeView() {
   const [outcomes, setOutcomes] = useState<Outcome[]>([]);
   const [over, setOver] = useState(false);
   const [bankAccount, setBankAccount] = useState("");
+  const [shown, setShown] = useState<Shown>("files");
+  const gaps = useStatements().data?.reduce((sum, account) => sum + account.gaps, 0) ?? 0;
   const picker = useRef<HTMLInputElement>(null);
   const accounts = session.data?.companies.find((c) => c.id === books.company)?.bankAccounts ?? [];
 
@@ -131,8 +138,9 @@ export default function IntakeView() {
           <Box sx={{ flex: 1 }}>
             <Typography variant="h3">Drop a file anywhere on this page</Typography>
             <Typography variant="body2" color="textSecondary">
-              Bank statements as OFX or CSV; invoices and customers as CSV. A file is taken in as a whole or
-              not at all, and what is known already changes nothing.
+              Bank statements as camt.053, camt.052, camt.054, MT940, MT942, BAI2, OFX or CSV; invoices and
+              customers as CSV. A file is taken in as a whole or not at all, and what is known already changes
+              nothing, whatever format it came in.
             </Typography>
           </Box>
           <TextField
@@ -177,15 +185,27 @@ export default function IntakeView() {
           <Told key={n} outcome={outcome} />
         ))}
       </Box>
-      <Typography variant="h2" sx={{ mt: 3, mb: 1 }}>
-        Taken in so far
-      </Typography>
-      {intakes.isPending && <Loading />}
-      {intakes.error && <Failed error={intakes.error} retry={() => void intakes.refetch()} />}
-      {intakes.data?.rows.length === 0 && (
+      <Corrections />
+      <Tabs
+        value={shown}
+        onChange={(_, tab: Shown) => setShown(tab)}
+        aria-label="What was taken in"
+        sx={{ mt: 3, mb: 1, minHeight: 40, borderBottom: 1, borderColor: "divider" }}
+      >
+        <Tab value="files" label="Files taken in" />
+        <Tab value="statements" label={gaps > 0 ? `Statements, ${count(gaps, "gap")}` : "Statements"} />
+      </Tabs>
+      {shown === "statements" && <Statements />}
+      {shown === "files" && intakes.isPending && <Loading />}
+      {shown === "files" && intakes.error && (
+        <Failed error={intakes.error} retry={() => void intakes.refetch()} />
+      )}
+      {shown === "files" && intakes.data?.rows.length === 0 && (
         <Empty title="Nothing yet">Begin with customers and invoices, then a statement.</Empty>
       )}
-      {intakes.data && intakes.data.rows.length > 0 && <Intakes rows={intakes.data.rows} />}
+      {shown === "files" && intakes.data && intakes.data.rows.length > 0 && (
+        <Intakes rows={intakes.data.rows} />
+      )}
     </Box>
   );
 }
@@ -229,6 +249,12 @@ function Told({ outcome }: { outcome: Outcome }) {
           <Button component={RouterLink} to="/waiting/desk">
             To the desk
           </Button>
+        </span>
+      ))}
+      {intake.announced.map((part) => (
+        <span key={part.currency}>
+          {" "}
+          {count(part.entries, "entry", "entries")} of <Amount of={part.amount} /> {part.currency} announced.
         </span>
       ))}
       {intake.problems.map((problem) => (
@@ -294,6 +320,11 @@ function Intakes({ rows }: { rows: Intake[] }) {
             </TableCell>
             <TableCell align="right">
               <Parts parts={intake.waiting} />
+              {intake.announced.length > 0 && (
+                <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+                  announced <Parts parts={intake.announced} />
+                </Box>
+              )}
             </TableCell>
             <TableCell align="right">
               <Parts parts={intake.settled} />

@@ -1,16 +1,19 @@
 package org.sumbrel.cli;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
+import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
 import org.sumbrel.formats.FileContent;
+import org.sumbrel.formats.StatementWriter;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -33,13 +36,19 @@ final class ReadCommand implements Callable<Integer> {
   private String expected = "";
 
   @Option(
+      names = "--to",
+      paramLabel = "FORMAT",
+      description = "write the statement entries as camt.053, ofx or csv instead of JSON")
+  private String target = "";
+
+  @Option(
       names = "--currency",
       paramLabel = "CODE",
       description = "the account's currency, where the file does not say it")
   private String currency = "";
 
   @Override
-  public Integer call() throws JsonProcessingException {
+  public Integer call() throws IOException {
     FileContent content;
     Optional<CurrencyUnit> known;
     try {
@@ -59,12 +68,32 @@ final class ReadCommand implements Callable<Integer> {
           file + ":0: this is " + content.format().word() + ", expected " + expected);
       return 1;
     }
+    if (!target.isEmpty()) {
+      return written(content);
+    }
     var json =
         new ObjectMapper()
             .enable(SerializationFeature.INDENT_OUTPUT)
             .writeValueAsString(NormalForm.of(content));
     var out = new PrintStream(System.out, true, StandardCharsets.UTF_8);
     out.println(json);
+    return 0;
+  }
+
+  private int written(FileContent content) throws IOException {
+    var writer = StatementWriter.of(target);
+    if (writer.isEmpty()) {
+      System.err.println("--to " + target + " is none of camt.053, ofx, csv");
+      return 2;
+    }
+    if (!content.format().isStatement()) {
+      System.err.println(
+          file + ":0: this is " + content.format().word() + ", expected a statement");
+      return 1;
+    }
+    content.problems().forEach(p -> System.err.println(file + ":" + p.line() + ": " + p.message()));
+    writer.get().write(LocalDateTime.now(ZoneOffset.UTC), content.accounts(), System.out);
+    System.out.flush();
     return 0;
   }
 }

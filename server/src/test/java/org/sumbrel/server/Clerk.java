@@ -89,6 +89,18 @@ public final class Clerk {
     return answer(MockMvcRequestBuilders.multipart("/api/intakes" + query).file(file));
   }
 
+  /** The text of a file that is saved. */
+  public String saved(String path) {
+    try {
+      return web.perform(MockMvcRequestBuilders.get(path).with(user(name).roles(role)))
+          .andReturn()
+          .getResponse()
+          .getContentAsString(StandardCharsets.UTF_8);
+    } catch (Exception e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
   private Answer answer(AbstractMockHttpServletRequestBuilder<?> call) {
     try {
       ResultActions result = web.perform(call.with(user(name).roles(role)).with(csrf()));

@@ -30,6 +30,13 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
       LocalDate from,
       LocalDate until);
 
+  @Query(
+      """
+      select e from BankEntryEntity e where e.bankAccountId = :account and e.bookedOn between :from and :until
+        and e.status in (WAITING, SETTLED, SHELVED, DEBIT) order by e.bookedOn, e.id
+      """)
+  List<BankEntryEntity> booked(Long account, LocalDate from, LocalDate until);
+
   String FITS =
       """
       e.companyId = :company and e.status = :status

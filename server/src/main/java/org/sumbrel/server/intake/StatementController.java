@@ -4,7 +4,12 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Clock;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -12,15 +17,22 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.joda.money.Money;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.intake.StatementChain;
 import org.sumbrel.core.intake.StatementChain.Gap;
+import org.sumbrel.formats.StatementWriter;
+import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.desk.SavedEntries;
 
 /** The statements of each account, one after the other. */
 @RestController
@@ -33,12 +45,20 @@ class StatementController {
   private final StatementRepository statements;
   private final IntakeRepository intakes;
   private final Companies companies;
+  private final SavedEntries saved;
+  private final Clock clock;
 
   StatementController(
-      StatementRepository statements, IntakeRepository intakes, Companies companies) {
+      StatementRepository statements,
+      IntakeRepository intakes,
+      Companies companies,
+      SavedEntries saved,
+      Clock clock) {
     this.statements = statements;
     this.intakes = intakes;
     this.companies = companies;
+    this.saved = saved;
+    this.clock = clock;
   }
 
   /** What stands between a statement and the one before it. */
@@ -82,6 +102,38 @@ class StatementController {
         .filter(a -> byAccount.containsKey(a.id()))
         .map(a -> view(a, byAccount.get(a.id())))
         .toList();
+  }
+
+  @GetMapping("/api/bank-accounts/{id}/entries")
+  @Operation(
+      summary = "The booked entries of an account as a file: camt.053, ofx or csv",
+      description = "Without days, the year up to the business date.")
+  ResponseEntity<byte[]> save(
+      @PathVariable Long id,
+      @RequestParam String format,
+      @RequestParam(required = false) LocalDate from,
+      @RequestParam(required = false) LocalDate until) {
+    var account = companies.bankAccount(id);
+    var writer =
+        StatementWriter.of(format)
+            .orElseThrow(() -> new BadRequest("\"" + format + "\" is none of camt.053, ofx, csv."));
+    var last = until == null ? LocalDate.now(clock) : until;
+    var first = from == null ? last.minusYears(1).plusDays(1) : from;
+    if (first.isAfter(last)) {
+      throw new BadRequest(first + " is after " + last + ".");
+    }
+    var statement = saved.of(account, first, last);
+    var out = new ByteArrayOutputStream();
+    try {
+      writer.write(LocalDateTime.now(clock), List.of(statement), out);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    var name = account.number() + "-" + first + "-" + last + "." + writer.ending();
+    return ResponseEntity.ok()
+        .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+        .contentType(MediaType.parseMediaType(writer.mediaType()))
+        .body(out.toByteArray());
   }
 
   private AccountStatements view(BankAccountEntity account, List<StatementEntity> all) {

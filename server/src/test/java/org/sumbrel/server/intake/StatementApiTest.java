@@ -17,6 +17,8 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.formats.camt.CamtWriter;
@@ -421,5 +423,20 @@ class StatementApiTest {
             + ",,010,300,,,015,700,,/\n16,165,400,0,BAI-1,,Magpie Diner\n49,1400,3/\n98,1400,1,5/\n99,1400,1,7/\n";
     assertThat(drop("b.bai", bai).at("/problems")).isEmpty();
     assertThat(maren.get("/api/entries?q=Magpie").body().at("/rows")).hasSize(2);
+  }
+
+  /** What is saved as a file is known when that file comes back. */
+  @ParameterizedTest
+  @ValueSource(strings = {"camt.053", "ofx", "csv"})
+  void savesTheEntriesAsAFileThatIsKnown(String format) {
+    var account = maren.get("/api/me").body().at("/companies/0/bankAccounts/0/id").asText();
+    var path = "/api/bank-accounts/" + account + "/entries?format=";
+    var file = maren.saved(path + format + "&from=2026-05-01&until=2026-05-20");
+    var intake = expect(201, maren.drop("saved", file, "?bankAccount=" + account)).body();
+    assertThat(intake.at("/format").asText()).isEqualTo(format);
+    assertThat(intake.at("/records").asInt()).isPositive();
+    assertThat(intake.at("/fresh").asInt()).isZero();
+    assertEveryCentIsThere();
+    assertThat(maren.get(path + "pdf").status()).isEqualTo(400);
   }
 }
