@@ -118,7 +118,7 @@ function Difference({
 
 function Told({ what, day, children }: { what: string; day?: string; children: React.ReactNode }) {
   return (
-    <Box sx={{ width: 130, textAlign: "right" }}>
+    <Box sx={{ width: 175, textAlign: "right" }}>
       <Box sx={{ fontSize: 12, color: "text.secondary" }}>
         {what}
         {day && `, ${onDay(day)}`}

@@ -245,7 +245,8 @@ function Told({ outcome }: { outcome: Outcome }) {
       {intake.waiting.map((part) => (
         <span key={part.currency}>
           {" "}
-          {count(part.entries, "credit")} of <Amount of={part.amount} /> {part.currency} wait at the desk.{" "}
+          {count(part.entries, "credit")} of <Amount of={part.amount} /> {part.currency}{" "}
+          {part.entries === 1 ? "waits" : "wait"} at the desk.{" "}
           <Button component={RouterLink} to="/waiting/desk">
             To the desk
           </Button>
@@ -321,8 +322,9 @@ function Intakes({ rows }: { rows: Intake[] }) {
             <TableCell align="right">
               <Parts parts={intake.waiting} />
               {intake.announced.length > 0 && (
-                <Box sx={{ fontSize: 12, color: "text.secondary" }}>
-                  announced <Parts parts={intake.announced} />
+                <Box sx={{ fontSize: 12, color: "text.secondary", whiteSpace: "nowrap" }}>
+                  announced
+                  <Parts parts={intake.announced} />
                 </Box>
               )}
             </TableCell>

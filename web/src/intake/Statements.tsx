@@ -59,6 +59,7 @@ function OneAccount({ account }: { account: Account }) {
             component="a"
             href={`/api/bank-accounts/${account.bankAccountId}/entries?format=${format}`}
             download
+            sx={{ minWidth: 0 }}
           >
             {word}
           </Button>

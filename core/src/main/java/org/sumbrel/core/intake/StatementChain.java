@@ -56,7 +56,7 @@ public final class StatementChain {
       var before = ordered.get(n - 1);
       overlap(before, after).ifPresent(findings::add);
       if (!continues(ordered, n)) {
-        gap(before, after).ifPresent(findings::add);
+        gap(before, after, closingBefore(ordered, n)).ifPresent(findings::add);
       }
     }
     return findings;
@@ -64,7 +64,8 @@ public final class StatementChain {
 
   /** Whether some earlier statement closes with what this one opens with. */
   private static boolean continues(List<StatementSpan> ordered, int n) {
-    var opening = ordered.get(n).opening();
+    // reckoned backwards a balance proves that nothing is missing, though not that something is
+    var opening = ordered.get(n).openingReckoned();
     if (opening.isEmpty()) {
       return false;
     }
@@ -87,7 +88,24 @@ public final class StatementChain {
     return Optional.of(new Overlap(before, after, from, before.until()));
   }
 
-  private static Optional<Finding> gap(StatementSpan before, StatementSpan after) {
+  /**
+   * What the account had after the statements before this one: the last closing that is said, and
+   * the movements of those behind it that say none.
+   */
+  private static Optional<Money> closingBefore(List<StatementSpan> ordered, int n) {
+    var movements = Optional.<Money>empty();
+    for (var k = n - 1; k >= 0; k--) {
+      var one = ordered.get(k);
+      if (one.closing().isPresent()) {
+        return movements.map(m -> one.closing().get().plus(m)).or(one::closing);
+      }
+      movements = Optional.of(movements.map(m -> m.plus(one.movements())).orElse(one.movements()));
+    }
+    return Optional.empty();
+  }
+
+  private static Optional<Finding> gap(
+      StatementSpan before, StatementSpan after, Optional<Money> closing) {
     var numbers = leftOut(before, after);
     if (tellTheSame(before, after)) {
       return Optional.empty();
@@ -95,8 +113,8 @@ public final class StatementChain {
     if (after.from().isBefore(before.until()) && numbers == 0) {
       return Optional.empty();
     }
-    if (before.closing().isPresent() && after.opening().isPresent()) {
-      var missing = after.opening().get().minus(before.closing().get());
+    if (closing.isPresent() && after.opening().isPresent()) {
+      var missing = after.opening().get().minus(closing.get());
       return missing.isZero() && numbers == 0
           ? Optional.empty()
           : Optional.of(new Gap(before, after, Optional.of(missing), numbers));

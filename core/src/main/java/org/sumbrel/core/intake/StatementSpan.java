@@ -13,6 +13,7 @@ import org.joda.money.Money;
  * @param daysSaid whether the file says which days; else they are those of its entries
  * @param sequence its running number, where it has one
  * @param opening before its first movement, where it says so
+ * @param movements what its movements come to
  * @param closing after its last movement, where it says so
  */
 public record StatementSpan(
@@ -22,4 +23,13 @@ public record StatementSpan(
     boolean daysSaid,
     Optional<Integer> sequence,
     Optional<Money> opening,
-    Optional<Money> closing) {}
+    Money movements,
+    Optional<Money> closing) {
+
+  /**
+   * What it opened with, if its closing and its movements are right; where it does not say itself.
+   */
+  Optional<Money> openingReckoned() {
+    return opening.or(() -> closing.map(c -> c.minus(movements)));
+  }
+}

@@ -31,6 +31,7 @@ class StatementChainTest {
         false,
         Optional.ofNullable(sequence),
         Optional.ofNullable(opening == null ? null : usd(opening)),
+        opening == null || closing == null ? usd("0.00") : usd(closing).minus(usd(opening)),
         Optional.ofNullable(closing == null ? null : usd(closing)));
   }
 
@@ -59,6 +60,27 @@ class StatementChainTest {
             });
   }
 
+  /** One in between that says no balances counts with its movements. */
+  @Test
+  void aGapIsSeenPastAStatementWithoutBalances() {
+    var between =
+        new StatementSpan(
+            2,
+            LocalDate.of(2026, 5, 4),
+            LocalDate.of(2026, 5, 4),
+            true,
+            Optional.empty(),
+            Optional.empty(),
+            usd("30.00"),
+            Optional.empty());
+    var first = span(1, 1, 1, null, "100.00", "120.00");
+    assertThat(StatementChain.of(List.of(first, between, span(3, 5, 5, null, "155.00", "160.00"))))
+        .singleElement()
+        .isInstanceOfSatisfying(Gap.class, gap -> assertThat(gap.missing()).contains(usd("5.00")));
+    assertThat(StatementChain.of(List.of(first, between, span(3, 5, 5, null, "150.00", "160.00"))))
+        .isEmpty();
+  }
+
   @Test
   void aLeftOutNumberIsAGapWhereBalancesAreOpen() {
     var chain = List.of(span(1, 1, 1, 1, null, null), span(2, 4, 4, 3, null, null));
@@ -74,6 +96,24 @@ class StatementChainTest {
     assertThat(StatementChain.of(List.of(said(1, 1), said(5, 5)))).hasSize(1);
   }
 
+  /**
+   * An opening that is not said is reckoned from the closing; where it fits, nothing is missing.
+   */
+  @Test
+  void aReckonedOpeningProvesThatNothingIsMissing() {
+    var next =
+        new StatementSpan(
+            9,
+            LocalDate.of(2026, 5, 12),
+            LocalDate.of(2026, 5, 12),
+            true,
+            Optional.empty(),
+            Optional.empty(),
+            usd("4.00"),
+            Optional.of(usd("5.00")));
+    assertThat(StatementChain.of(List.of(said(1, 1), next))).isEmpty();
+  }
+
   private static StatementSpan said(int from, int until) {
     return new StatementSpan(
         from,
@@ -82,7 +122,8 @@ class StatementChainTest {
         true,
         Optional.empty(),
         Optional.empty(),
-        Optional.of(usd("1.00")));
+        usd("0.25"),
+        Optional.of(usd(from + ".00")));
   }
 
   @Test
@@ -127,7 +168,14 @@ class StatementChainTest {
       var day = LocalDate.of(2026, 1, 1).plusDays(n);
       chain.add(
           new StatementSpan(
-              n, day, day, true, Optional.empty(), Optional.of(balance), Optional.of(closing)));
+              n,
+              day,
+              day,
+              true,
+              Optional.empty(),
+              Optional.of(balance),
+              closing.minus(balance),
+              Optional.of(closing)));
       balance = closing;
     }
     Collections.shuffle(chain, random);

@@ -121,7 +121,7 @@ final class CamtEntry {
         signed,
         only == null ? "" : only.payerName(),
         only == null ? "" : only.payerAccount(),
-        only == null ? bankText : text(only.remittance()),
+        only == null ? details.isEmpty() ? bankText : "" : text(only.remittance()),
         reference.isEmpty() && only != null ? only.bankReference() : reference,
         only == null ? "" : only.checkNumber(),
         bankText,

@@ -488,8 +488,12 @@ final class CsvStatement {
     return statements;
   }
 
-  /** The one IBAN that stands before the headings, or empty. */
+  /** The account that is named before the headings, or the one IBAN there, or empty. */
   private String accountInPreamble() {
+    var named = table.accountNamedBefore();
+    if (!named.isEmpty()) {
+      return named;
+    }
     var found = new HashSet<String>();
     var matcher = IBAN.matcher(table.preamble());
     while (matcher.find()) {

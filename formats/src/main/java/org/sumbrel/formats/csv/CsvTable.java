@@ -26,6 +26,8 @@ final class CsvTable {
 
   private static final int LONGEST_HEADING = 10_000;
 
+  private static final int FEWEST_FIGURES = 5;
+
   private final String text;
   private final char separator;
   private final int headingLine;
@@ -155,6 +157,21 @@ final class CsvTable {
   /** What stands before the headings. */
   String preamble() {
     return text.substring(0, bodyStart(headingLine - 1));
+  }
+
+  /** What stands behind the word for an account before the headings, or empty. */
+  String accountNamedBefore() {
+    for (var line : preamble().split("\n")) {
+      var cells = cells(line.strip(), separator);
+      for (var n = 0; n + 1 < cells.size(); n++) {
+        var figures = cells.get(n + 1).chars().filter(Character::isDigit).count();
+        if (Role.of(cells.get(n)).filter(r -> r == Role.ACCOUNT).isPresent()
+            && figures >= FEWEST_FIGURES) {
+          return cells.get(n + 1);
+        }
+      }
+    }
+    return "";
   }
 
   private int bodyStart(int lines) {

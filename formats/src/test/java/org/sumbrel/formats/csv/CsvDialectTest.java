@@ -179,6 +179,14 @@ class CsvDialectTest {
   }
 
   @Test
+  void readsTheAccountThatIsNamedBeforeTheHeadings() throws Exception {
+    var named =
+        read("Account;4410027719\nBank;Copperbeck\nDate;Amount;Currency\n2026-05-29;5,00;EUR\n");
+    assertThat(only(named).account()).isEqualTo("4410027719");
+    assertThat(only(named).entries().get(0).line()).isEqualTo(4);
+  }
+
+  @Test
   void keepsPendingRowsApartAndTellsRowsThatAreNone() throws Exception {
     var content =
         read(

@@ -1,6 +1,7 @@
 package org.sumbrel.server.api;
 
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -56,8 +57,10 @@ class ProblemAnswers {
     var first = broken.problems().get(0);
     var more = broken.problems().size() - 1;
     return "Nothing of this file was kept. "
-        + (first.line() > 0 ? "Line " + first.line() + ": " : "")
-        + first.message()
+        + (first.line() > 0
+            ? "Line " + first.line() + ": " + first.message()
+            : first.message().substring(0, 1).toUpperCase(Locale.ROOT)
+                + first.message().substring(1))
         + "."
         + (more > 0 ? " " + more + " more like this." : "");
   }

@@ -17,7 +17,7 @@ final class DemoFiles {
   /** The files that stand under {@code examples/}, by name. */
   static Map<String, String> examples(DemoBooks books) {
     var files = new LinkedHashMap<String, String>();
-    files.put(STATEMENT_OF_THE_DAY, statement(books.day(), DemoBooks.TODAY));
+    files.put(STATEMENT_OF_THE_DAY, statement(books.day(), DemoBooks.TODAY, BEFORE_TODAY));
     files.put(EUR_STATEMENT, exportStatement());
     files.put(
         "new-customers.csv",
@@ -71,8 +71,8 @@ final class DemoFiles {
     return csv.toString();
   }
 
-  /** An OFX 1.0.2 statement of the operating account. */
-  static String statement(List<DemoReceipt> receipts, LocalDate asOf) {
+  /** An OFX 1.0.2 statement of the operating account, which had so many cents before. */
+  static String statement(List<DemoReceipt> receipts, LocalDate asOf, int before) {
     var ofx = new StringBuilder();
     ofx.append(
         "OFXHEADER:100\nDATA:OFXSGML\nVERSION:102\nSECURITY:NONE\nENCODING:USASCII\nCHARSET:1252\n");
@@ -106,12 +106,15 @@ final class DemoFiles {
       ofx.append("\n</STMTTRN>\n");
     }
     ofx.append("</BANKTRANLIST>\n<LEDGERBAL><BALAMT>");
-    ofx.append(amount(48_211_640 + receipts.stream().mapToInt(DemoReceipt::cents).sum()));
+    ofx.append(amount(before + receipts.stream().mapToInt(DemoReceipt::cents).sum()));
     ofx.append("<DTASOF>")
         .append(day(asOf))
         .append("</LEDGERBAL>\n</STMTRS>\n</STMTTRNRS></BANKMSGSRSV1>\n</OFX>\n");
     return ofx.toString();
   }
+
+  /** What stands on the operating account on the eve of the demo's day, in cents. */
+  static final int BEFORE_TODAY = 48_211_640;
 
   private static String day(LocalDate date) {
     return date.toString().replace("-", "");

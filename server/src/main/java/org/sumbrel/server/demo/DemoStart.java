@@ -105,14 +105,17 @@ class DemoStart implements ApplicationRunner {
         companies.bankAccountNumbered(mill.id(), DemoBooks.OPERATING).orElseThrow().id();
     var months =
         books.history().stream().collect(Collectors.groupingBy(r -> r.on().getMonthValue()));
+    var balance =
+        DemoFiles.BEFORE_TODAY - books.history().stream().mapToInt(DemoReceipt::cents).sum();
     for (var month : months.keySet().stream().sorted().toList()) {
       var receipts = months.get(month);
       var last = receipts.get(receipts.size() - 1).on();
       take(
           mill,
           "larkstow-operating-" + last + ".ofx",
-          DemoFiles.statement(receipts, last),
+          DemoFiles.statement(receipts, last, balance),
           operating);
+      balance += receipts.stream().mapToInt(DemoReceipt::cents).sum();
     }
     settleHistory(mill, books);
     export();

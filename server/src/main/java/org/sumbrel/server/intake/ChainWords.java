@@ -3,10 +3,10 @@ package org.sumbrel.server.intake;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import org.joda.money.Money;
 import org.sumbrel.core.intake.StatementChain.Finding;
 import org.sumbrel.core.intake.StatementChain.Gap;
 import org.sumbrel.core.intake.StatementChain.Overlap;
-import org.sumbrel.core.intake.StatementSpan;
 import org.sumbrel.core.money.MoneyText;
 
 /** Sentences about what stands between two statements. */
@@ -24,6 +24,11 @@ final class ChainWords {
           + "; what they tell twice counts once.";
     }
     var gap = (Gap) finding;
+    if (gap.missing().isEmpty() && gap.numbers() == 0) {
+      return "No statement covers "
+          + days(gap.before().until().plusDays(1), gap.after().from().minusDays(1))
+          + ", and the balances do not say that nothing happened then.";
+    }
     var words = new StringBuilder();
     words
         .append("Something is missing between ")
@@ -35,10 +40,10 @@ final class ChainWords {
         .ifPresent(
             missing ->
                 words
-                    .append(": the earlier statement closes with ")
-                    .append(closing(gap.before()))
-                    .append(", this one opens with ")
-                    .append(opening(gap.after()))
+                    .append(": the account had ")
+                    .append(MoneyText.grouped(opening(gap).minus(missing)))
+                    .append(", this statement opens with ")
+                    .append(MoneyText.grouped(opening(gap)))
                     .append("; ")
                     .append(MoneyText.grouped(missing))
                     .append(" is not accounted for"));
@@ -60,11 +65,7 @@ final class ChainWords {
     return from.equals(until) ? DAY.format(from) : DAY.format(from) + " to " + DAY.format(until);
   }
 
-  private static String closing(StatementSpan span) {
-    return MoneyText.grouped(span.closing().orElseThrow());
-  }
-
-  private static String opening(StatementSpan span) {
-    return MoneyText.grouped(span.opening().orElseThrow());
+  private static Money opening(Gap gap) {
+    return gap.after().opening().orElseThrow();
   }
 }

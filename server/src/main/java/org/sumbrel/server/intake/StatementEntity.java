@@ -168,6 +168,7 @@ class StatementEntity {
                 daysSaid,
                 Optional.ofNullable(sequenceNo),
                 opening(),
+                movements(),
                 closing()))
         : Optional.empty();
   }
