@@ -39,7 +39,7 @@ final class ReadingRace {
       throws IOException, BrokenFile, XMLStreamException, InterruptedException {
     var file = Files.createTempFile("bench", ".xml");
     try {
-      StatementFiles.camt(file, "4410027735", entries);
+      StatementFiles.camt(file, "4410027735", entries, StatementFiles.Kind.CREDITS);
       var ours = new ArrayList<Double>();
       var bare = new ArrayList<Double>();
       for (var round = 0; round < ROUNDS; round++) {

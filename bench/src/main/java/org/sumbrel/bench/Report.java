@@ -117,8 +117,13 @@ final class Report {
 
   void intake(IntakeRun.Intake intake) {
     out.printf(
-        "intake of %d entries through the API: %.1f s, %.0f a second; all of it once more: %.1f s%n",
-        intake.entries(), intake.seconds(), intake.perSecond(), intake.againSeconds());
+        "intake of %d entries through the API: %.1f s; read in %.1f s, recognised and written in %.1f s, %.0f a second; all of it once more: %.1f s%n",
+        intake.entries(),
+        intake.seconds(),
+        intake.readSeconds(),
+        intake.keptSeconds(),
+        intake.perSecond(),
+        intake.againSeconds());
     results.put("intake", intake);
   }
 

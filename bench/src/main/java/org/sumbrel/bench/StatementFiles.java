@@ -21,10 +21,18 @@ final class StatementFiles {
 
   private StatementFiles() {}
 
+  /** What the entries of a file are. */
+  enum Kind {
+    /** Mostly credits, of September. */
+    CREDITS,
+    /** Only debits, of August. */
+    DEBITS
+  }
+
   /** A camt.053.001.08 of so many entries, over a month; every tenth is a batch of three. */
-  static void camt(Path file, String account, int entries) throws IOException {
+  static void camt(Path file, String account, int entries, Kind kind) throws IOException {
     var random = new Random(53);
-    var day = LocalDate.of(2025, 9, 1);
+    var day = LocalDate.of(2025, kind == Kind.CREDITS ? 9 : 8, 1);
     try (var out = Files.newBufferedWriter(file, StandardCharsets.UTF_8)) {
       out.write(
           "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<Document xmlns=\"urn:iso:std:iso:20022:tech:xsd:camt.053.001.08\">\n"
@@ -33,13 +41,14 @@ final class StatementFiles {
               + account
               + "</Id></Othr></Id><Ccy>USD</Ccy></Acct>\n");
       for (var n = 0; n < entries; n++) {
-        entry(out, random, day.plusDays((long) n * 30 / entries), n);
+        entry(out, random, day.plusDays((long) n * 30 / entries), n, kind);
       }
       out.write("</Stmt>\n</BkToCstmrStmt>\n</Document>\n");
     }
   }
 
-  private static void entry(Writer out, Random random, LocalDate day, int n) throws IOException {
+  private static void entry(Writer out, Random random, LocalDate day, int n, Kind kind)
+      throws IOException {
     var cents = 300 + random.nextInt(5_000_000);
     var batch = n % 10 == 0;
     out.write(
@@ -48,12 +57,13 @@ final class StatementFiles {
             + "</NtryRef><Amt Ccy=\"USD\">"
             + amount(cents)
             + "</Amt><CdtDbtInd>"
-            + (n % 7 == 3 ? "DBIT" : "CRDT")
+            + (n % 7 == 3 || kind == Kind.DEBITS ? "DBIT" : "CRDT")
             + "</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts>\n<BookgDt><Dt>"
             + day
             + "</Dt></BookgDt><ValDt><Dt>"
             + day
-            + "</Dt></ValDt><AcctSvcrRef>BENCH"
+            + "</Dt></ValDt><AcctSvcrRef>"
+            + kind
             + n
             + "</AcctSvcrRef>\n<BkTxCd><Domn><Cd>PMNT</Cd><Fmly><Cd>RCDT</Cd><SubFmlyCd>ESCT</SubFmlyCd></Fmly></Domn></BkTxCd>\n<NtryDtls>");
     if (batch) {

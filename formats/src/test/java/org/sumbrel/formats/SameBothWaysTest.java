@@ -199,7 +199,7 @@ class SameBothWaysTest {
         entry.amount(),
         only == null ? "" : only.payerName(),
         only == null ? "" : only.payerAccount(),
-        said.isEmpty() ? bankText : said,
+        only != null && said.isEmpty() ? bankText : said,
         entry.entryId(),
         only == null ? "" : only.checkNumber(),
         bankText,

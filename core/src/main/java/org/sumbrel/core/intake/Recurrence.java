@@ -142,16 +142,18 @@ public final class Recurrence {
   /** Announced ones that are booked now, and booked ones that are announced once more. */
   private void announced() {
     var pairs = new ArrayList<Pair>();
+    // most of what is known is booked, and of no use to what is booked too
+    var announced = byAmount(k -> !k.movement().booked());
+    var all = byAmount(k -> true);
     for (var at = 0; at < incoming.size(); at++) {
       if (meetings[at] != null) {
         continue;
       }
       var movement = incoming.get(at);
-      for (var other : free) {
+      var others = movement.booked() ? announced : all;
+      for (var other : others.getOrDefault(movement.amount(), List.of())) {
         var known = other.movement();
-        if ((known.booked() && movement.booked())
-            || !known.amount().equals(movement.amount())
-            || days(known, movement) > DAYS_TO_BOOK) {
+        if (days(known, movement) > DAYS_TO_BOOK) {
           continue;
         }
         var likeness = Likeness.of(movement.told(), known.told());
@@ -166,11 +168,19 @@ public final class Recurrence {
             incoming.get(at).booked() && !k.movement().booked() ? Kind.BECOMES_BOOKED : Kind.SAME);
   }
 
+  private Map<Money, List<KnownMovement>> byAmount(Predicate<KnownMovement> which) {
+    var byAmount = new HashMap<Money, List<KnownMovement>>();
+    for (var known : free) {
+      if (which.test(known)) {
+        byAmount.computeIfAbsent(known.movement().amount(), a -> new ArrayList<>()).add(known);
+      }
+    }
+    return byAmount;
+  }
+
   private void betweenFormats() {
     var pairs = new ArrayList<Pair>();
-    var byAmount = new HashMap<Money, List<KnownMovement>>();
-    free.forEach(
-        k -> byAmount.computeIfAbsent(k.movement().amount(), a -> new ArrayList<>()).add(k));
+    var byAmount = byAmount(k -> true);
     for (var at = 0; at < incoming.size(); at++) {
       if (meetings[at] != null) {
         continue;

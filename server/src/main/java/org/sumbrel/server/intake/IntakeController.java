@@ -10,6 +10,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.data.domain.Limit;
 import org.springframework.http.HttpStatus;
@@ -33,6 +35,8 @@ import org.sumbrel.server.desk.ProposalRenewal;
 @RestController
 @Tag(name = "intake")
 class IntakeController {
+
+  private static final Logger LOG = LoggerFactory.getLogger(IntakeController.class);
 
   private final Intakes intakes;
   private final IntakeRepository repository;
@@ -92,7 +96,9 @@ class IntakeController {
         Optional.ofNullable(file.getOriginalFilename())
             .filter(n -> !n.isBlank())
             .orElse("(no name)");
+    var begun = System.nanoTime();
     var id = takeOnce(owner, name, bytes(file), bankAccount, principal.getName());
+    LOG.info("intake {} taken in in {} ms", id, (System.nanoTime() - begun) / 1_000_000);
     renewal.after(owner);
     return views(List.of(repository.findById(id).orElseThrow())).get(0);
   }

@@ -15,6 +15,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import org.joda.money.CurrencyUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.formats.AnyFile;
@@ -30,6 +32,8 @@ import org.sumbrel.server.desk.Proposals;
 /** Takes files in, each as a whole or not at all. */
 @Service
 public class Intakes {
+
+  private static final Logger LOG = LoggerFactory.getLogger(Intakes.class);
 
   private final IntakeRepository intakes;
   private final StatementIntake statements;
@@ -71,7 +75,9 @@ public class Intakes {
     var owner = companies.company(company);
     // both go through all bytes, so one does not wait for the other
     var print = CompletableFuture.supplyAsync(() -> fingerprint(file));
+    var begun = System.nanoTime();
     var content = AnyFile.read(file, currency(owner, bankAccount));
+    LOG.info("{} read in {} ms", content.format().word(), (System.nanoTime() - begun) / 1_000_000);
     var intake =
         intakes.saveAndFlush(
             new IntakeEntity(
