@@ -34,6 +34,9 @@ public final class Recurrence {
   /** The days within which the same id means the same movement; a bank may use one again. */
   static final int DAYS_OF_AN_ID = 31;
 
+  /** The most of one day and amount that are compared with each other. */
+  private static final int MOST_COMPARED = 300;
+
   private static final double ALIKE = 0.6;
   private static final double NEARLY_THE_SAME = 0.8;
 
@@ -111,12 +114,16 @@ public final class Recurrence {
     free.forEach(
         k -> known.computeIfAbsent(DayAndAmount.of(k.movement()), d -> new ArrayList<>()).add(k));
     var pairs = new ArrayList<Pair>();
+    var before = new HashMap<DayAndAmount, Integer>();
     for (var at = 0; at < incoming.size(); at++) {
       if (meetings[at] != null) {
         continue;
       }
       var movement = incoming.get(at);
-      for (var other : known.getOrDefault(DayAndAmount.of(movement), List.of())) {
+      var dayAndAmount = DayAndAmount.of(movement);
+      var running = before.merge(dayAndAmount, 1, Integer::sum) - 1;
+      var alike = known.getOrDefault(dayAndAmount, List.of());
+      for (var other : compared(alike, running)) {
         if (!bothNamedByTheBank(movement, other)) {
           var likeness = Likeness.of(movement.told(), other.movement().told());
           if (complete.test(movement.bookedOn()) && !sameSource(movement, other)
@@ -128,6 +135,14 @@ public final class Recurrence {
       }
     }
     meetBest(pairs, (at, k) -> Kind.SAME);
+  }
+
+  /** Of very many alike each is held against one only; comparing all with all would not end. */
+  private static List<KnownMovement> compared(List<KnownMovement> alike, int running) {
+    if (alike.size() <= MOST_COMPARED) {
+      return alike;
+    }
+    return running < alike.size() ? alike.subList(running, running + 1) : List.of();
   }
 
   /** Ids that a bank gave differ: so do the movements. */

@@ -139,6 +139,21 @@ class RecurrenceTest {
         .containsExactly(Kind.NEW);
   }
 
+  /** Two thousand of the same amount on one day, as a subscription brings them. */
+  @Test
+  void veryManyAlikeMeetOneToOne() {
+    var ofx = new ArrayList<Movement>();
+    var camt = new ArrayList<Movement>();
+    for (var n = 0; n < 2_000; n++) {
+      ofx.add(movement("ofx", "O" + n, DAY, "10.00", "PAYER " + n));
+      camt.add(movement("camt", "C" + n, DAY, "10.00", "Payer " + n));
+    }
+    camt.add(movement("camt", "MORE", DAY, "10.00", "One more"));
+    var meetings = Recurrence.of(camt, known(ofx.toArray(new Movement[0])), day -> true);
+    assertThat(kinds(meetings)).filteredOn(k -> k == Kind.SAME).hasSize(2_000);
+    assertThat(kinds(meetings)).filteredOn(k -> k == Kind.NEW).hasSize(1);
+  }
+
   private static List<Movement> random(Random random, String source, int count) {
     var movements = new ArrayList<Movement>();
     var payers = List.of("PIAZZA FORNO", "TAMARISK CAFE", "OSKAR DAUGHTERS", "");
