@@ -69,6 +69,46 @@ class ReadCommandTest {
         .isEqualTo(1);
   }
 
+  /** One message of camt.053, an entry of two payments, as the normal form has it. */
+  @Test
+  void printsABatchWithItsTransactions() throws Exception {
+    var path =
+        file(
+            "<Document xmlns='urn:iso:std:iso:20022:tech:xsd:camt.053.001.08'><BkToCstmrStmt><Stmt><Id>S</Id>"
+                + "<Acct><Id><IBAN>DE89370400440532013000</IBAN></Id><Ccy>EUR</Ccy></Acct>"
+                + "<Ntry><Amt Ccy='EUR'>3.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-05-28</Dt></BookgDt>"
+                + "<NtryDtls><TxDtls><Amt Ccy='EUR'>1.00</Amt></TxDtls><TxDtls><Amt Ccy='EUR'>2.00</Amt></TxDtls></NtryDtls></Ntry>"
+                + "</Stmt></BkToCstmrStmt></Document>");
+    assertThat(Sumbrel.run("read", path.toString())).isZero();
+    var document = new ObjectMapper().readTree(out.toString(StandardCharsets.UTF_8));
+    assertThat(document.at("/format").asText()).isEqualTo("camt.053");
+    assertThat(document.at("/accounts/0/entries")).hasSize(1);
+    var details = document.at("/accounts/0/entries/0/details");
+    assertThat(details.findValuesAsText("amount")).containsExactly("1.00", "2.00");
+    assertThat(details.at("/0/charges").asText()).isEqualTo("0.00");
+  }
+
+  @Test
+  void writesTheEntriesInAnotherFormat() throws Exception {
+    var path =
+        file(
+            "entry_id,booking_date,amount,currency,account\nE1,2026-05-28,1420.5,USD,4410027719\n");
+    assertThat(Sumbrel.run("read", path.toString(), "--to", "camt.053")).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("camt.053.001.08", "1420.50", "E1");
+    assertThat(Sumbrel.run("read", path.toString(), "--to", "xlsx")).isEqualTo(2);
+    assertThat(Sumbrel.run("read", file("customer_id,name\nC,D\n").toString(), "--to", "ofx"))
+        .isEqualTo(1);
+  }
+
+  @Test
+  void takesTheCurrencyThatIsSaidWhereTheFileIsSilent() throws Exception {
+    var path = file("Date,Amount\n2026-05-28,5.00\n").toString();
+    assertThat(Sumbrel.run("read", path)).isEqualTo(1);
+    assertThat(Sumbrel.run("read", path, "--currency", "EUR")).isZero();
+    assertThat(out.toString(StandardCharsets.UTF_8)).contains("\"EUR\"");
+    assertThat(Sumbrel.run("read", path, "--currency", "XXQ")).isEqualTo(2);
+  }
+
   @Test
   void endsWithTwoWhereTheCallIsWrong() {
     assertThat(Sumbrel.run("read")).isEqualTo(2);
