@@ -90,7 +90,7 @@ class ProblemAnswers {
 
   @ExceptionHandler
   ProblemDetail tooLarge(MaxUploadSizeExceededException e) {
-    return problem(HttpStatus.PAYLOAD_TOO_LARGE, "TOO_LARGE", "A file may have at most 64 MB.");
+    return problem(HttpStatus.PAYLOAD_TOO_LARGE, "TOO_LARGE", "A file may have at most 512 MB.");
   }
 
   @ExceptionHandler
