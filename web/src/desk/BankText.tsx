@@ -65,11 +65,9 @@ export function BankText({ entry }: { entry: Entry }) {
           The bank gives neither a name nor a text.
         </Box>
       )}
-      {(entry.reversal || entry.bankText !== "") && (
-        <Box sx={{ color: "text.secondary" }}>
-          {entry.reversal && "takes an earlier movement back; "}
-          {entry.bankText !== entry.text && entry.bankText && `the bank calls it ${entry.bankText}`}
-        </Box>
+      {entry.reversal && <Box sx={{ color: "text.secondary" }}>This takes an earlier movement back.</Box>}
+      {entry.bankText && entry.bankText !== entry.text && (
+        <Box sx={{ color: "text.secondary" }}>the bank calls it {entry.bankText}</Box>
       )}
       {entry.payerAccount && <Box sx={{ color: "text.secondary" }}>from account {entry.payerAccount}</Box>}
     </Box>
