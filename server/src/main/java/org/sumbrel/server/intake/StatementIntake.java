@@ -2,6 +2,7 @@ package org.sumbrel.server.intake;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.function.Predicate;
@@ -180,6 +181,7 @@ class StatementIntake {
     var fresh = new ArrayList<Arrivals.Fresh>();
     var others = new ArrayList<Arrivals.OtherId>();
     var announced = 0;
+    var booked = 0;
     for (var meeting : meetings) {
       var entry = counting.get(meeting.at());
       var minor = entry.amount().getAmountMinorLong();
@@ -198,8 +200,10 @@ class StatementIntake {
             row.knew(minor);
           }
         }
-        case BECOMES_BOOKED ->
-            entries.becomesBooked(meeting.known().orElseThrow().key(), intakeId, entry);
+        case BECOMES_BOOKED -> {
+          booked++;
+          entries.becomesBooked(meeting.known().orElseThrow().key(), intakeId, entry);
+        }
       }
       meeting.known().ifPresent(k -> told.meets(meeting, entry, k, intakeId));
       meeting
@@ -209,6 +213,13 @@ class StatementIntake {
               k ->
                   others.add(
                       new Arrivals.OtherId(k.key(), KnownMovement.id(source, entry.entryId()))));
+    }
+    if (booked > 0) {
+      told.say(
+          (booked == 1
+                  ? "1 entry that was announced is"
+                  : booked + " entries that were announced are")
+              + " booked now");
     }
     if (announced > 0) {
       told.say(
@@ -288,7 +299,8 @@ class StatementIntake {
     if (row.whole()) {
       whole.add(row);
     }
-    return day -> whole.stream().anyMatch(s -> covers(s, day));
+    var answered = new HashMap<LocalDate, Boolean>();
+    return day -> answered.computeIfAbsent(day, d -> whole.stream().anyMatch(s -> covers(s, d)));
   }
 
   /** An OFX download may be made in the middle of its last day. */

@@ -262,6 +262,7 @@ class StatementApiTest {
             camt(next, next, "0.00", booked("B-61", next, "61.17", "Thistle Inn", "INV P-1")));
     assertThat(second.at("/fresh").asInt()).isZero();
     assertThat(second.at("/known").asInt()).isEqualTo(1);
+    assertThat(problems(second)).contains("1 entry that was announced is booked now");
     assertThat(maren.get("/api/entries?q=Thistle Inn").body().at("/rows")).hasSize(1);
     var again = drop("announced again.xml", camt(day, day, "0.00", announced, announced));
     assertThat(again.at("/fresh").asInt()).isEqualTo(1);
