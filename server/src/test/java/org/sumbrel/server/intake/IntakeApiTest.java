@@ -14,13 +14,18 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
 import org.sumbrel.server.Clerk.Answer;
 
-/** Files taken in through the API: once, as a whole, or not at all. */
+/**
+ * Files taken in through the API: once, as a whole, or not at all. On books of their own, because
+ * what other tests put on the account may be the same day and amount, and so known.
+ */
 @ApiTest
+@TestPropertySource(properties = "sumbrel.test.books=intake")
 class IntakeApiTest {
 
   private static final String HEAD =
