@@ -58,6 +58,12 @@ class StatementsTest extends BrowserTest {
     return page.getByRole(AriaRole.REGION, new GetByRoleOptions().setName(name).setExact(true));
   }
 
+  /** What the queue has of the payer. */
+  private Locator waiting(String payer) {
+    return page.getByRole(
+        AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^" + payer)));
+  }
+
   /** What is said of one file that was just dropped. */
   private Locator told(String file) {
     return page.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText(file));
@@ -228,20 +234,12 @@ class StatementsTest extends BrowserTest {
         .click();
     var search = page.getByLabel("Search the queue");
     search.fill("kestrel");
-    assertThat(
-            page.getByRole(
-                AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("504.00"))))
-        .isVisible();
+    assertThat(waiting("Kestrel Deli")).containsText("504.00");
     search.fill("wren inn");
-    assertThat(
-            page.getByRole(
-                AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("33.00"))))
-        .hasCount(1);
+    assertThat(waiting("Wren Inn")).hasCount(1);
+    assertThat(waiting("Wren Inn")).containsText("33.00");
     search.fill("finch");
-    assertThat(
-            page.getByRole(
-                AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("61.20"))))
-        .isVisible();
+    assertThat(waiting("Finch Cafe")).containsText("61.20");
     page.navigate(sumbrel.address() + "/tied-out/cent-trail");
     assertThat(page.getByText(Pattern.compile("every cent that arrived"))).isVisible();
   }
