@@ -1,6 +1,5 @@
 package org.sumbrel.formats.camt;
 
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -10,7 +9,6 @@ import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileAmount;
-import org.sumbrel.formats.FileDate;
 import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.statement.EntryDetail;
 import org.sumbrel.formats.statement.EntryStatus;
@@ -54,8 +52,8 @@ final class CamtEntry {
         case "CdtDbtInd" -> direction = xml.text();
         case "RvslInd" -> reversal = isTrue(xml.text());
         case "Sts" -> status = status(xml);
-        case "BookgDt" -> booked = date(xml);
-        case "ValDt" -> value = date(xml);
+        case "BookgDt" -> booked = CamtDate.read(xml, reading);
+        case "ValDt" -> value = CamtDate.read(xml, reading);
         case "AcctSvcrRef" -> reference = xml.text();
         case "AddtlNtryInf" -> bankText = xml.text();
         case "Chrgs" -> charges = (charges == null ? new CamtCharges(reading) : charges).read(xml);
@@ -187,16 +185,5 @@ final class CamtEntry {
 
   static boolean isTrue(String text) {
     return text.equals("true") || text.equals("1");
-  }
-
-  private LocalDate date(XmlCursor xml) throws XMLStreamException {
-    var at = xml.line();
-    var text = xml.text();
-    try {
-      return FileDate.iso(text);
-    } catch (DateTimeException e) {
-      reading.wrong(at, "\"" + FileAmount.shortened(text) + "\" is not a date such as 2026-05-29");
-      return null;
-    }
   }
 }

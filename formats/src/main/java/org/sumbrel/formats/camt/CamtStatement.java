@@ -1,7 +1,6 @@
 package org.sumbrel.formats.camt;
 
 import java.math.BigDecimal;
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,7 +12,6 @@ import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileAmount;
-import org.sumbrel.formats.FileDate;
 import org.sumbrel.formats.Format;
 import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.statement.AccountStatement;
@@ -58,7 +56,7 @@ final class CamtStatement {
       switch (xml.name()) {
         case "Id" -> builder.number(xml.text());
         case "ElctrncSeqNb" -> sequence(xml, builder);
-        case "CreDtTm" -> createdOn = date(xml);
+        case "CreDtTm" -> createdOn = CamtDate.read(xml, reading);
         case "FrToDt" -> period(xml, builder);
         case "Acct" -> account(xml, builder);
         case "Bal" -> balance(xml);
@@ -95,8 +93,10 @@ final class CamtStatement {
   private void period(XmlCursor xml, StatementBuilder builder) throws XMLStreamException {
     while (xml.child()) {
       switch (xml.name()) {
-        case "FrDt", "FrDtTm" -> Optional.ofNullable(date(xml)).ifPresent(builder::from);
-        case "ToDt", "ToDtTm" -> Optional.ofNullable(date(xml)).ifPresent(builder::until);
+        case "FrDt", "FrDtTm" ->
+            Optional.ofNullable(CamtDate.read(xml, reading)).ifPresent(builder::from);
+        case "ToDt", "ToDtTm" ->
+            Optional.ofNullable(CamtDate.read(xml, reading)).ifPresent(builder::until);
         default -> xml.skip();
       }
     }
@@ -133,7 +133,7 @@ final class CamtStatement {
         case "Tp" -> type = typeCode(xml);
         case "Amt" -> amount = CamtAmount.read(xml, reading);
         case "CdtDbtInd" -> debit = "DBIT".equals(xml.text());
-        case "Dt" -> day = date(xml);
+        case "Dt" -> day = CamtDate.read(xml, reading);
         default -> xml.skip();
       }
     }
@@ -299,17 +299,5 @@ final class CamtStatement {
       return false;
     }
     return true;
-  }
-
-  /** A date, or null where it cannot be read, which is said then. */
-  private LocalDate date(XmlCursor xml) throws XMLStreamException {
-    var at = xml.line();
-    var text = xml.text();
-    try {
-      return FileDate.iso(text);
-    } catch (DateTimeException e) {
-      reading.wrong(at, "\"" + FileAmount.shortened(text) + "\" is not a date such as 2026-05-29");
-      return null;
-    }
   }
 }
