@@ -77,7 +77,7 @@ class TwoPeopleTest extends BrowserTest {
     assertThat(postButton(page)).isDisabled();
     assertThat(region(page, "Account").getByRole(AriaRole.CHECKBOX).first()).isDisabled();
     page.navigate(sumbrel.address() + "/arrived/intake");
-    assertThat(page.getByText("Taken in so far")).isVisible();
+    assertThat(page.getByText("Files taken in")).isVisible();
     assertThat(page.getByText("Choose files")).hasCount(0);
     page.navigate(sumbrel.address() + "/posted/settlements");
     assertThat(page.getByText("Reverse…").first()).isDisabled();
@@ -97,7 +97,7 @@ class TwoPeopleTest extends BrowserTest {
             new FilePayload("broken.csv", "text/csv", text.getBytes(StandardCharsets.UTF_8)));
     var alert = page.getByRole(AriaRole.ALERT);
     assertThat(alert).containsText("Nothing of this file was kept");
-    assertThat(alert).containsText("Line 3: booking_date \"28 May\" is not an ISO date");
+    assertThat(alert).containsText("Line 3: booking_date \"28 May\" is not a date such as 2026-05-29");
     assertThat(
             page.getByRole(
                 AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile("^Arrived"))))
