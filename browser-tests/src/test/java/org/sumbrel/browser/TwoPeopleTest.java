@@ -97,7 +97,8 @@ class TwoPeopleTest extends BrowserTest {
             new FilePayload("broken.csv", "text/csv", text.getBytes(StandardCharsets.UTF_8)));
     var alert = page.getByRole(AriaRole.ALERT);
     assertThat(alert).containsText("Nothing of this file was kept");
-    assertThat(alert).containsText("Line 3: booking_date \"28 May\" is not a date such as 2026-05-29");
+    assertThat(alert)
+        .containsText("Line 3: booking_date \"28 May\" is not a date such as 2026-05-29");
     assertThat(
             page.getByRole(
                 AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile("^Arrived"))))
