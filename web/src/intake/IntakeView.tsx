@@ -241,7 +241,7 @@ function Told({ outcome }: { outcome: Outcome }) {
       sx={{ mt: 1.5, borderColor: "settled", color: "text.primary" }}
     >
       <strong>{intake.fileName}</strong>: {count(intake.records, "record")}, {intake.fresh.toLocaleString()}{" "}
-      new, {intake.known.toLocaleString()} known already{intake.known > 0 && " and unchanged"}.
+      new, {intake.known.toLocaleString()} known already.
       {intake.waiting.map((part) => (
         <span key={part.currency}>
           {" "}

@@ -54,6 +54,10 @@ final class OfxEvents {
   /** What stands behind the list of transactions, whether or not the file closes that. */
   private static final Set<String> BEHIND_THE_LIST = Set.of("LEDGERBAL", "AVAILBAL", "BALLIST");
 
+  /** Kinds of movement that tell a clerk nothing beside the amount. */
+  private static final Set<String> SAYS_ONLY_THE_SIGN =
+      Set.of("CREDIT", "DEBIT", "OTHER", "CHECK", "PAYMENT", "DEP");
+
   private final Reading reading;
   private final Deque<String> open = new ArrayDeque<>();
   private final List<AccountStatement> statements = new ArrayList<>();
@@ -200,6 +204,7 @@ final class OfxEvents {
     if (reading.wrongs() > before) {
       return Optional.empty();
     }
+    var kind = read.getOrDefault("TRNTYPE", "");
     var value = read.containsKey("DTAVAIL") ? date(read, line, "DTAVAIL", "DTAVAIL") : booked;
     return Optional.of(
         new StatementEntry(
@@ -212,7 +217,7 @@ final class OfxEvents {
             first(read, "MEMO", "EXTDNAME"),
             first(read, "REFNUM", "SRVRTID"),
             read.getOrDefault("CHECKNUM", ""),
-            read.getOrDefault("TRNTYPE", ""),
+            SAYS_ONLY_THE_SIGN.contains(kind) ? "" : kind,
             pending ? EntryStatus.PENDING : EntryStatus.BOOKED,
             read.containsKey("CORRECTFITID"),
             Money.zero(currency),
