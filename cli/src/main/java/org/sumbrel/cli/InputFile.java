@@ -14,6 +14,9 @@ import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
+import org.sumbrel.formats.TextOf;
+import org.sumbrel.formats.table.ProfileYaml;
+import org.sumbrel.formats.table.TableProfile;
 
 /** Reads the files that a command is given. */
 final class InputFile {
@@ -59,14 +62,35 @@ final class InputFile {
    * @param currency that counts where the file is silent
    */
   static FileContent read(Path file, Optional<CurrencyUnit> currency) throws Wrong {
+    return read(file, () -> AnyFile.read(FileBytes.of(file), currency));
+  }
+
+  /** The file, as the table that the profile describes. */
+  static FileContent readBy(TableProfile profile, Path file, Optional<CurrencyUnit> currency)
+      throws Wrong {
+    return read(file, () -> AnyFile.readBy(profile, FileBytes.of(file), currency));
+  }
+
+  static TableProfile profile(Path file) throws Wrong {
+    return read(file, () -> ProfileYaml.read(TextOf.bytes(Files.readAllBytes(file))));
+  }
+
+  @FunctionalInterface
+  private interface Reader<T> {
+    T read() throws BrokenFile, IOException;
+  }
+
+  private static <T> T read(Path file, Reader<T> reader) throws Wrong {
     try {
       if (!Files.exists(file)) {
         throw new Wrong(file, 0, "there is no such file");
       }
-      return AnyFile.read(FileBytes.of(file), currency);
+      return reader.read();
     } catch (BrokenFile broken) {
       throw new Wrong(
           broken.problems().stream().map(p -> file + ":" + p.line() + ": " + p.message()).toList());
+    } catch (IOException e) {
+      throw new Wrong(file, 0, "cannot be read: " + e.getMessage());
     }
   }
 

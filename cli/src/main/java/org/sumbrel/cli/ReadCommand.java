@@ -47,6 +47,12 @@ final class ReadCommand implements Callable<Integer> {
       description = "the account's currency, where the file does not say it")
   private String currency = "";
 
+  @Option(
+      names = "--profile",
+      paramLabel = "PROFILE.yml",
+      description = "read the file as the table that this profile describes")
+  private Path profile;
+
   @Override
   public Integer call() throws IOException {
     FileContent content;
@@ -58,7 +64,10 @@ final class ReadCommand implements Callable<Integer> {
       return 2;
     }
     try {
-      content = InputFile.read(file, known);
+      content =
+          profile == null
+              ? InputFile.read(file, known)
+              : InputFile.readBy(InputFile.profile(profile), file, known);
     } catch (InputFile.Wrong wrong) {
       wrong.lines().forEach(System.err::println);
       return 1;

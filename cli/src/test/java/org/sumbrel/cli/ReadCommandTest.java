@@ -89,6 +89,38 @@ class ReadCommandTest {
   }
 
   @Test
+  void readsATableByItsProfile() throws Exception {
+    var profile =
+        Files.writeString(
+            folder.resolve("halage.yml"),
+            """
+            name: Halage export
+            subject: statement
+            separator: ";"
+            character_set: windows-1252
+            heading_line: 2
+            headings: [Jour, Objet, Sorties, Rentrees]
+            columns: { booking_date: [1], remittance: [2], debit: [3], credit: [4] }
+            constants: { currency: EUR }
+            dates: { booking_date: day-month-year }
+            decimal_mark: ","
+            pass_over_incomplete: true
+            """);
+    var path =
+        file(
+            "Banque du Halage;;;\nJour;Objet;Sorties;Rentrees\n03/04/2026;F-1;;1.420,5\n;Total;;1.420,5\n");
+    assertThat(Sumbrel.run("read", path.toString())).isEqualTo(1);
+    assertThat(Sumbrel.run("read", path.toString(), "--profile", profile.toString())).isZero();
+    var document = new ObjectMapper().readTree(out.toString(StandardCharsets.UTF_8));
+    assertThat(document.at("/accounts/0/entries/0/amount").asText()).isEqualTo("1420.50");
+    assertThat(document.at("/accounts/0/entries/0/bookingDate").asText()).isEqualTo("2026-04-03");
+    assertThat(document.at("/problems/0/line").asInt()).isEqualTo(4);
+    Files.writeString(profile, "name: [");
+    assertThat(Sumbrel.run("read", path.toString(), "--profile", profile.toString())).isEqualTo(1);
+    assertThat(err.toString(StandardCharsets.UTF_8)).contains(profile + ":");
+  }
+
+  @Test
   void writesTheEntriesInAnotherFormat() throws Exception {
     var path =
         file(

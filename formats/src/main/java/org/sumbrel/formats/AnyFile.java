@@ -1,13 +1,16 @@
 package org.sumbrel.formats;
 
 import java.io.IOException;
+import java.util.Collection;
+import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.sumbrel.formats.bai2.Bai2Reader;
 import org.sumbrel.formats.camt.CamtReader;
-import org.sumbrel.formats.csv.CsvFile;
 import org.sumbrel.formats.mt.MtReader;
 import org.sumbrel.formats.ofx.OfxReader;
+import org.sumbrel.formats.table.TableFile;
+import org.sumbrel.formats.table.TableProfile;
 
 /** Reads a file of any known format; the format is recognised by the content, never by the name. */
 public final class AnyFile {
@@ -38,23 +41,64 @@ public final class AnyFile {
    */
   public static FileContent read(FileBytes file, Optional<CurrencyUnit> currency)
       throws BrokenFile {
+    return read(file, currency, List.of());
+  }
+
+  /**
+   * Reads a file whole.
+   *
+   * @param currency of the account it is for, where somebody said which; counts where the file is
+   *     silent
+   * @param profiles among which a table is read by the one of its headings
+   * @throws BrokenFile where it is of no known format or not a whole file of its format
+   */
+  public static FileContent read(
+      FileBytes file, Optional<CurrencyUnit> currency, Collection<TableProfile> profiles)
+      throws BrokenFile {
     try {
       requireSize(file.size(), MOST_BYTES);
       var reading = new Reading(currency);
-      var format = Recognition.of(file.head(Recognition.HEAD));
+      var head = file.head(Recognition.HEAD);
+      if (Recognition.isArchive(head)) {
+        return workbook(whole(file), profiles, reading);
+      }
+      var format = Recognition.of(head);
       if (format.isEmpty()) {
-        return table(file, reading);
+        return TableFile.of(whole(file), reading).read(profiles, reading);
       }
       return switch (format.get()) {
         case CAMT_052, CAMT_053, CAMT_054 -> CamtReader.read(file, reading);
         case BAI2 -> Bai2Reader.read(file, reading);
         case MT940, MT942 -> MtReader.read(TextOf.bytes(whole(file)), reading);
         case OFX -> OfxReader.read(whole(file), reading);
-        default -> throw notYet(format.get());
+        default -> throw BrokenFile.notYet(format.get());
       };
     } catch (IOException e) {
       throw new BrokenFile(0, "cannot be read: " + e.getMessage());
     }
+  }
+
+  /**
+   * Reads a table whole by one profile, whatever else it might be taken for.
+   *
+   * @throws BrokenFile where the profile does not fit, or a row cannot be read
+   */
+  public static FileContent readBy(
+      TableProfile profile, FileBytes file, Optional<CurrencyUnit> currency) throws BrokenFile {
+    try {
+      var reading = new Reading(currency);
+      return TableFile.of(whole(file), reading).readBy(profile, reading);
+    } catch (IOException e) {
+      throw new BrokenFile(0, "cannot be read: " + e.getMessage());
+    }
+  }
+
+  private static FileContent workbook(
+      byte[] bytes, Collection<TableProfile> profiles, Reading reading) throws BrokenFile {
+    if (!TableFile.isWorkbook(bytes)) {
+      throw new BrokenFile(0, "this is a ZIP archive and no workbook; archives are not unpacked");
+    }
+    return TableFile.of(bytes, reading).read(profiles, reading);
   }
 
   private static void requireSize(long size, long most) throws BrokenFile {
@@ -71,22 +115,5 @@ public final class AnyFile {
     try (var in = file.open()) {
       return in.readAllBytes();
     }
-  }
-
-  private static FileContent table(FileBytes file, Reading reading) throws IOException, BrokenFile {
-    var text = TextOf.bytes(whole(file));
-    var csv = CsvFile.recognise(text);
-    if (csv.isEmpty()) {
-      throw new BrokenFile(1, CsvFile.whatIsMissing(text));
-    }
-    if (!csv.get().format().readable()) {
-      throw notYet(csv.get().format());
-    }
-    return csv.get().read(reading);
-  }
-
-  private static BrokenFile notYet(Format format) {
-    return new BrokenFile(
-        0, "this is " + format.described() + ", which is recognised but cannot be read yet");
   }
 }

@@ -26,6 +26,12 @@ public final class BrokenFile extends Exception {
     this(List.of(new Problem(line, message)));
   }
 
+  /** A file whose format is recognised, and for which there is no reader yet. */
+  public static BrokenFile notYet(Format format) {
+    return new BrokenFile(
+        0, "this is " + format.described() + ", which is recognised but cannot be read yet");
+  }
+
   public List<Problem> problems() {
     return problems;
   }

@@ -10,10 +10,12 @@ import org.sumbrel.formats.statement.AccountStatement;
 /**
  * What a file holds, whatever its format; the lists that its format does not know are empty.
  *
+ * @param profile the name of the profile that it was read by, or empty
  * @param problems where the file contradicts itself, though it can be read
  */
 public record FileContent(
     Format format,
+    String profile,
     List<AccountStatement> accounts,
     List<InvoiceRow> invoices,
     List<CustomerRow> customers,
@@ -30,28 +32,35 @@ public record FileContent(
     problems = List.copyOf(problems);
   }
 
+  /** The same, read by a profile. */
+  public FileContent readBy(String profileName) {
+    return new FileContent(
+        format, profileName, accounts, invoices, customers, aliases, history, problems);
+  }
+
   public static FileContent ofStatements(
       Format format, List<AccountStatement> accounts, List<Problem> problems) {
-    return new FileContent(format, accounts, List.of(), List.of(), List.of(), List.of(), problems);
+    return new FileContent(
+        format, "", accounts, List.of(), List.of(), List.of(), List.of(), problems);
   }
 
-  public static FileContent ofInvoices(List<InvoiceRow> invoices) {
+  public static FileContent ofInvoices(List<InvoiceRow> invoices, List<Problem> problems) {
     return new FileContent(
-        Format.INVOICES_CSV, List.of(), invoices, List.of(), List.of(), List.of(), List.of());
+        Format.INVOICES_CSV, "", List.of(), invoices, List.of(), List.of(), List.of(), problems);
   }
 
-  public static FileContent ofCustomers(List<CustomerRow> customers) {
+  public static FileContent ofCustomers(List<CustomerRow> customers, List<Problem> problems) {
     return new FileContent(
-        Format.CUSTOMERS_CSV, List.of(), List.of(), customers, List.of(), List.of(), List.of());
+        Format.CUSTOMERS_CSV, "", List.of(), List.of(), customers, List.of(), List.of(), problems);
   }
 
   public static FileContent ofAliases(List<AliasRow> aliases) {
     return new FileContent(
-        Format.ALIASES_CSV, List.of(), List.of(), List.of(), aliases, List.of(), List.of());
+        Format.ALIASES_CSV, "", List.of(), List.of(), List.of(), aliases, List.of(), List.of());
   }
 
   public static FileContent ofHistory(List<PastPaymentRow> history) {
     return new FileContent(
-        Format.HISTORY_CSV, List.of(), List.of(), List.of(), List.of(), history, List.of());
+        Format.HISTORY_CSV, "", List.of(), List.of(), List.of(), List.of(), history, List.of());
   }
 }

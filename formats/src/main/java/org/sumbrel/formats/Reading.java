@@ -77,7 +77,16 @@ public final class Reading {
       throw new BrokenFile(
           line, "the file has more than %,d records; split it".formatted(MOST_RECORDS));
     }
-    if (records % 1_000 == 0 && System.nanoTime() - began > LONGEST_NANOS) {
+    if (records % 1_000 == 0) {
+      requireTime(line);
+    }
+  }
+
+  /**
+   * @throws BrokenFile where the time is over
+   */
+  public void requireTime(int line) throws BrokenFile {
+    if (System.nanoTime() - began > LONGEST_NANOS) {
       throw new BrokenFile(
           line,
           "reading took longer than "

@@ -56,15 +56,18 @@ final class Recognition {
     return mt(text);
   }
 
+  /** Whether it is an archive of the kind that workbooks are too. */
+  static boolean isArchive(byte[] head) {
+    return new String(head, 0, Math.min(4, head.length), StandardCharsets.ISO_8859_1)
+        .equals("PK\u0003\u0004");
+  }
+
   private static void refuseBinary(byte[] head) throws BrokenFile {
     var latin = new String(head, 0, Math.min(8, head.length), StandardCharsets.ISO_8859_1);
     String what = null;
     if (latin.startsWith("%PDF")) {
       what =
           "a PDF, which people read and programs do not; ask the bank for one of the data formats";
-    } else if (latin.startsWith("PK\u0003\u0004")) {
-      what =
-          "a ZIP archive or a spreadsheet; archives are not unpacked and spreadsheets are not read yet";
     } else if (latin.startsWith("\u001f\u008b")
         || latin.startsWith("7z")
         || latin.startsWith("Rar!")

@@ -6,9 +6,9 @@ import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
 import org.sumbrel.formats.camt.CamtWriter;
-import org.sumbrel.formats.csv.CsvWriter;
 import org.sumbrel.formats.ofx.OfxWriter;
 import org.sumbrel.formats.statement.AccountStatement;
+import org.sumbrel.formats.table.StatementCsvWriter;
 
 /** Writes statements in one of the formats that there is a writer for. */
 public enum StatementWriter {
@@ -59,7 +59,7 @@ public enum StatementWriter {
       case CAMT_053 ->
           CamtWriter.write("SUMBREL-" + created.toLocalDate(), created, statements, out);
       case OFX -> OfxWriter.write(created, statements, out);
-      case CSV -> CsvWriter.write(statements, out);
+      case CSV -> StatementCsvWriter.write(statements, out);
     }
   }
 }

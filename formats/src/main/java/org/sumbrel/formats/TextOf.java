@@ -17,21 +17,28 @@ public final class TextOf {
   private TextOf() {}
 
   public static String bytes(byte[] bytes) {
-    var text = decoded(bytes);
+    return bytes(bytes, charset(bytes));
+  }
+
+  /** The text in a character set that is known, without its byte order mark. */
+  public static String bytes(byte[] bytes, Charset charset) {
+    var text = new String(bytes, charset);
     return !text.isEmpty() && text.charAt(0) == BYTE_ORDER_MARK ? text.substring(1) : text;
   }
 
-  private static String decoded(byte[] bytes) {
+  /** The character set that the bytes are likeliest in. */
+  public static Charset charset(byte[] bytes) {
     if (startsWith(bytes, 0xFE, 0xFF)) {
-      return new String(bytes, StandardCharsets.UTF_16BE);
+      return StandardCharsets.UTF_16BE;
     }
     if (startsWith(bytes, 0xFF, 0xFE)) {
-      return new String(bytes, StandardCharsets.UTF_16LE);
+      return StandardCharsets.UTF_16LE;
     }
     try {
-      return StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+      StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes));
+      return StandardCharsets.UTF_8;
     } catch (CharacterCodingException e) {
-      return new String(bytes, WINDOWS);
+      return WINDOWS;
     }
   }
 

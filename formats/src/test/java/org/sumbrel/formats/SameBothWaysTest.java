@@ -18,7 +18,6 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.formats.camt.CamtWriter;
-import org.sumbrel.formats.csv.CsvWriter;
 import org.sumbrel.formats.ofx.OfxWriter;
 import org.sumbrel.formats.statement.AccountStatement;
 import org.sumbrel.formats.statement.AccountStatement.Balance;
@@ -26,6 +25,7 @@ import org.sumbrel.formats.statement.EntryDetail;
 import org.sumbrel.formats.statement.EntryStatus;
 import org.sumbrel.formats.statement.Exchange;
 import org.sumbrel.formats.statement.StatementEntry;
+import org.sumbrel.formats.table.StatementCsvWriter;
 
 /**
  * What is written in each of the formats is read back the same: by writers that share no code with
@@ -265,7 +265,7 @@ class SameBothWaysTest {
       entries.add(random.nextInt(3) == 0 ? saying(entry, "=1+" + entries.size()) : entry);
     }
     var out = new ByteArrayOutputStream();
-    CsvWriter.write(List.of(statement(entries)), out);
+    StatementCsvWriter.write(List.of(statement(entries)), out);
     assertReadBack(out.toString(StandardCharsets.UTF_8), entries);
   }
 

@@ -1,4 +1,4 @@
-package org.sumbrel.formats.csv;
+package org.sumbrel.formats.table;
 
 import java.util.List;
 import java.util.Locale;
@@ -9,7 +9,7 @@ import org.joda.money.Money;
 import org.sumbrel.formats.FileAmount;
 
 /** The decimal mark of a file's amounts, found from all its cells together, and their signs. */
-final class CsvAmounts {
+final class AmountWriting {
 
   private static final Pattern CODE =
       Pattern.compile("(?:^\\s*([A-Za-z]{3})\\b|\\b([A-Za-z]{3})\\s*$)");
@@ -19,8 +19,18 @@ final class CsvAmounts {
   /** Which mark stands before the decimals; null where no cell has one. */
   private final Character mark;
 
-  private CsvAmounts(Character mark) {
+  private AmountWriting(Character mark) {
     this.mark = mark;
+  }
+
+  /** Amounts with this mark before their decimals; what else groups figures groups thousands. */
+  static AmountWriting with(char mark) {
+    return new AmountWriting(mark);
+  }
+
+  /** The mark before the decimals, where any amount has one. */
+  Optional<Character> mark() {
+    return Optional.ofNullable(mark);
   }
 
   /** An amount in pieces: its sign, its figures with their marks, and a currency it may name. */
@@ -48,7 +58,7 @@ final class CsvAmounts {
    *
    * @throws Open where the mark is open or not one
    */
-  static CsvAmounts of(List<String> cells) throws Open {
+  static AmountWriting of(List<String> cells) throws Open {
     Character found = null;
     var foundIn = "";
     var open = "";
@@ -92,7 +102,7 @@ final class CsvAmounts {
       throw new Open(
           open, "\"" + open + "\" may be thousands or decimals, and no other amount tells which");
     }
-    return new CsvAmounts(found);
+    return new AmountWriting(found);
   }
 
   private static char other(char mark) {

@@ -1,4 +1,4 @@
-package org.sumbrel.formats.csv;
+package org.sumbrel.formats.table;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

@@ -1,14 +1,14 @@
-package org.sumbrel.formats.csv;
+package org.sumbrel.formats.table;
 
 /**
  * Cells that a spreadsheet would take for a formula: written with an apostrophe before them, and
  * read without it.
  */
-final class CsvCells {
+final class Cells {
 
   private static final String FORMULAS = "=+-@\t";
 
-  private CsvCells() {}
+  private Cells() {}
 
   static String harmless(String text) {
     return !text.isEmpty() && FORMULAS.indexOf(text.charAt(0)) >= 0 ? "'" + text : text;

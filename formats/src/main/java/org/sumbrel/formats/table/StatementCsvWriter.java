@@ -1,4 +1,4 @@
-package org.sumbrel.formats.csv;
+package org.sumbrel.formats.table;
 
 import java.io.IOException;
 import java.io.OutputStream;
@@ -13,9 +13,9 @@ import org.sumbrel.formats.statement.AccountStatement;
  * Writes the entries of statements as CSV (RFC 4180, UTF-8) under our own headings, which are read
  * back without a profile. Texts that a spreadsheet would take for a formula get an apostrophe.
  */
-public final class CsvWriter {
+public final class StatementCsvWriter {
 
-  private CsvWriter() {}
+  private StatementCsvWriter() {}
 
   /**
    * Writes all entries, whatever their status.
@@ -42,17 +42,17 @@ public final class CsvWriter {
     for (var statement : statements) {
       for (var entry : statement.entries()) {
         csv.writeRecord(
-            CsvCells.harmless(entry.entryId()),
-            CsvCells.harmless(statement.account()),
+            Cells.harmless(entry.entryId()),
+            Cells.harmless(statement.account()),
             entry.bookingDate().toString(),
             entry.valueDate().toString(),
             MoneyText.plain(entry.amount()),
             entry.amount().getCurrencyUnit().getCode(),
-            CsvCells.harmless(entry.payerName()),
-            CsvCells.harmless(entry.payerAccount()),
-            CsvCells.harmless(entry.remittance()),
-            CsvCells.harmless(entry.bankReference()),
-            CsvCells.harmless(entry.checkNumber()),
+            Cells.harmless(entry.payerName()),
+            Cells.harmless(entry.payerAccount()),
+            Cells.harmless(entry.remittance()),
+            Cells.harmless(entry.bankReference()),
+            Cells.harmless(entry.checkNumber()),
             entry.status().name().toLowerCase(Locale.ROOT));
       }
     }

@@ -1,8 +1,9 @@
-package org.sumbrel.formats.csv;
+package org.sumbrel.formats.table;
 
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -16,7 +17,10 @@ import org.sumbrel.formats.FileDate;
  * The order of year, month and day in a column, found from all its cells together. Where the cells
  * leave it open, it stays open.
  */
-final class CsvDates {
+public enum DateOrder {
+  YEAR_MONTH_DAY("year-month-day"),
+  DAY_MONTH_YEAR("day-month-year"),
+  MONTH_DAY_YEAR("month-day-year");
 
   private static final Pattern THREE_NUMBERS =
       Pattern.compile("(\\d{1,4})([./ -])(\\d{1,2})\\2(\\d{2,4})\\.?(?:[ T].*)?");
@@ -29,19 +33,25 @@ final class CsvDates {
   private static final List<String> MONTHS =
       List.of("jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec");
 
-  /** The ways that numbers can stand in. */
-  enum Order {
-    YEAR_MONTH_DAY,
-    DAY_MONTH_YEAR,
-    MONTH_DAY_YEAR
+  private final String word;
+
+  DateOrder(String word) {
+    this.word = word;
   }
 
-  private CsvDates() {}
+  /** Its name in profiles and in the API. */
+  public String word() {
+    return word;
+  }
+
+  public static Optional<DateOrder> of(String word) {
+    return Arrays.stream(values()).filter(o -> o.word.equals(word)).findFirst();
+  }
 
   /** The orders in which every cell is a date; several where the cells leave it open. */
-  static Set<Order> possible(List<String> cells) {
-    var orders = new LinkedHashSet<Order>();
-    for (var order : Order.values()) {
+  static Set<DateOrder> possible(List<String> cells) {
+    var orders = new LinkedHashSet<DateOrder>();
+    for (var order : values()) {
       if (cells.stream().allMatch(cell -> read(cell, order).isPresent())) {
         orders.add(order);
       }
@@ -50,11 +60,11 @@ final class CsvDates {
   }
 
   /** Whether two orders give the same day for every cell, so that it does not matter which. */
-  static boolean agree(List<String> cells, Order a, Order b) {
+  static boolean agree(List<String> cells, DateOrder a, DateOrder b) {
     return cells.stream().allMatch(cell -> read(cell, a).equals(read(cell, b)));
   }
 
-  static Optional<LocalDate> read(String cell, Order order) {
+  static Optional<LocalDate> read(String cell, DateOrder order) {
     try {
       return Optional.ofNullable(day(cell.strip(), order));
     } catch (DateTimeException e) {
@@ -62,7 +72,7 @@ final class CsvDates {
     }
   }
 
-  private static LocalDate day(String cell, Order order) {
+  private static LocalDate day(String cell, DateOrder order) {
     if (cell.length() > 40) {
       return null;
     }
@@ -82,17 +92,17 @@ final class CsvDates {
     return numbers.matches() ? ordered(numbers, order) : null;
   }
 
-  private static LocalDate ordered(Matcher numbers, Order order) {
+  private static LocalDate ordered(Matcher numbers, DateOrder order) {
     var a = numbers.group(1);
     var b = numbers.group(3);
     var c = numbers.group(4);
     if (a.length() == 4) {
-      return order == Order.YEAR_MONTH_DAY && c.length() == 2 ? of(a, b, c) : null;
+      return order == YEAR_MONTH_DAY && c.length() == 2 ? of(a, b, c) : null;
     }
-    if (a.length() > 2 || order == Order.YEAR_MONTH_DAY || c.length() == 3) {
+    if (a.length() > 2 || order == YEAR_MONTH_DAY || c.length() == 3) {
       return null;
     }
-    if (order == Order.DAY_MONTH_YEAR) {
+    if (order == DAY_MONTH_YEAR) {
       return of(c, b, a);
     }
     // nobody writes the month first between points; common practice, no source

@@ -1,4 +1,4 @@
-package org.sumbrel.formats.csv;
+package org.sumbrel.formats.table;
 
 import java.util.List;
 import java.util.Optional;
@@ -9,9 +9,9 @@ import org.sumbrel.formats.statement.StatementBuilder;
 import org.sumbrel.formats.statement.StatementEntry;
 
 /** Takes opening and closing from the balance behind each entry, oldest or newest first. */
-final class CsvBalances {
+final class RunningBalances {
 
-  private CsvBalances() {}
+  private RunningBalances() {}
 
   static void apply(
       List<StatementEntry> entries,

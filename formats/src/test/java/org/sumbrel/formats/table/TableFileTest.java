@@ -1,4 +1,4 @@
-package org.sumbrel.formats.csv;
+package org.sumbrel.formats.table;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -13,7 +13,7 @@ import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
 
-class CsvFileTest {
+class TableFileTest {
 
   private static FileContent read(String text) throws BrokenFile {
     return AnyFile.read(text.getBytes(StandardCharsets.UTF_8));

@@ -1,0 +1,258 @@
+package org.sumbrel.formats.table;
+
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.CurrencyUnit;
+import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileContent;
+import org.sumbrel.formats.Problem;
+import org.sumbrel.formats.Reading;
+import org.sumbrel.formats.receivables.CustomerRow;
+import org.sumbrel.formats.receivables.InvoiceRow;
+import org.sumbrel.formats.statement.StatementEntry;
+
+/**
+ * What a sample looks like under a profile that is being made: what is guessed, what is open, and
+ * what the first rows become.
+ *
+ * @param profile as asked for, and guessed where nothing was
+ * @param known the profile that reads files of these headings already, or empty
+ * @param changed how the headings differ from those of a profile that is nearly the same, or empty
+ * @param doubts what the sample leaves open and what is missing
+ * @param lines the first lines of the file as they stand, the headings among them
+ * @param rows the first records and what each becomes
+ * @param records how many records the sample has
+ * @param passedOver lines that are no records, with why
+ */
+public record TablePreview(
+    ProfileDocument profile,
+    String known,
+    String changed,
+    List<Problem> doubts,
+    List<Line> lines,
+    List<Becomes> rows,
+    int records,
+    List<Problem> passedOver) {
+
+  /** Records that are shown. */
+  private static final int SHOWN = 12;
+
+  /** Lines that are shown of what stands before the headings, and behind them. */
+  private static final int AFTER = 6;
+
+  private static final int LONGEST_CELL = 200;
+
+  /** A line of the file, cut into cells. */
+  public record Line(int line, List<String> cells) {}
+
+  /**
+   * A record.
+   *
+   * @param fields what it becomes, by the fields' words; empty where it cannot be read
+   * @param problems why it cannot be read
+   */
+  public record Becomes(int line, Map<String, String> fields, List<String> problems) {}
+
+  /**
+   * Looks at a sample.
+   *
+   * @param asked what somebody said of it already, or empty
+   * @param profiles that are known
+   * @param currency of the account, where there is only one
+   * @throws BrokenFile where it is no table at all, or what was asked contradicts itself
+   */
+  public static TablePreview of(
+      byte[] sample,
+      Optional<ProfileDocument> asked,
+      Collection<TableProfile> profiles,
+      Optional<CurrencyUnit> currency)
+      throws BrokenFile {
+    var doubts = new Reading(currency);
+    var passed = new Reading(currency);
+    var file = TableFile.of(sample, passed);
+    var known = ProfileMatch.exact(file.sources(), profiles).map(ProfileMatch::profile);
+    var near =
+        known.isPresent()
+            ? Optional.<ProfileMatch>empty()
+            : ProfileMatch.near(file.sources(), profiles);
+    var wanted = asked.or(() -> known.map(ProfileDocument::of));
+    var layout = layout(file, wanted);
+    var guess =
+        wanted.isPresent() && wanted.get().columns() != null
+            ? new ProfileGuess(layout, wanted.get().columns(layout.subject()), doubts)
+            : new ProfileGuess(layout, doubts);
+    var passOver = wanted.map(ProfileDocument::passOverIncomplete).orElse(true);
+    var rows = guess.rows(passOver == null || passOver, passed);
+    var profile = merged(guess, rows, wanted, layout);
+    passed.fatal().forEach(p -> doubts.wrong(p.line(), p.message()));
+    if (!profile.subject().enough(profile.columns().keySet())) {
+      doubts.wrong(
+          Math.max(1, profile.headingLine()),
+          "a list of "
+              + profile.subject().word()
+              + " needs "
+              + profile.subject().needs()
+              + "; say which columns hold them");
+    }
+    var before = layout.source().head(Math.max(0, layout.headingLine() - 1));
+    var shown = rows.stream().limit(SHOWN).toList();
+    return new TablePreview(
+        ProfileDocument.of(profile),
+        known.map(TableProfile::name).orElse(""),
+        near.map(m -> "\"" + m.profile().name() + "\": " + m.difference()).orElse(""),
+        doubts.fatal(),
+        lines(layout),
+        profile.subject().enough(profile.columns().keySet())
+            ? shown.stream().map(r -> becomes(profile, before, r, currency)).toList()
+            : List.of(),
+        rows.size(),
+        passed.odd());
+  }
+
+  private static TableLayout layout(TableFile file, Optional<ProfileDocument> wanted)
+      throws BrokenFile {
+    if (wanted.isEmpty()) {
+      return TableLayout.in(file.sources()).orElseGet(() -> TableLayout.blind(file.sources()));
+    }
+    var asked = wanted.get();
+    var sources = file.sources();
+    if (asked.sheet() != null || asked.separator() != null) {
+      sources = file.in(asked.dialect());
+    }
+    var about = asked.subject() == null ? null : asked.about();
+    if (asked.headingLine() == null) {
+      var found = TableLayout.in(sources);
+      var guessed = found.isPresent() ? found.get() : TableLayout.blind(sources);
+      return about == null ? guessed : guessed.about(about);
+    }
+    var line = asked.headingLine();
+    var row =
+        sources.get(0).head(line).stream()
+            .filter(r -> r.line() == line)
+            .findFirst()
+            .orElse(new TableRow(List.of(), line));
+    return TableLayout.of(sources.get(0), about == null ? Subject.STATEMENT : about, row);
+  }
+
+  /** What was asked for, and what the rows tell where nothing was. */
+  private static TableProfile merged(
+      ProfileGuess guess, List<TableRow> rows, Optional<ProfileDocument> wanted, TableLayout layout)
+      throws BrokenFile {
+    if (wanted.isEmpty()) {
+      return guess.profile(rows, true);
+    }
+    var asked = wanted.get();
+    var about = layout.subject();
+    var orders = new LinkedHashMap<TableField, DateOrder>();
+    if (asked.dates() != null) {
+      for (var date : asked.dates().entrySet()) {
+        orders.put(
+            ProfileDocument.field(about, date.getKey()), ProfileDocument.order(date.getValue()));
+      }
+    }
+    var mark =
+        asked.decimalMark() == null
+            ? Optional.<Character>empty()
+            : Optional.of(asked.decimalMark().charAt(0));
+    var guessed = guess.profile(rows, true, orders, mark);
+    var constants = new LinkedHashMap<TableField, String>();
+    if (asked.constants() != null) {
+      for (var constant : asked.constants().entrySet()) {
+        if (!constant.getValue().isBlank()) {
+          constants.put(
+              ProfileDocument.field(about, constant.getKey()), constant.getValue().strip());
+        }
+      }
+    }
+    try {
+      return new TableProfile(
+          asked.name() == null ? "" : asked.name(),
+          about,
+          guessed.dialect(),
+          guessed.headingLine(),
+          guessed.headings(),
+          guessed.columns(),
+          constants,
+          guessed.dates(),
+          guessed.decimalMark(),
+          Boolean.TRUE.equals(asked.signsReversed()),
+          asked.debitWords() == null ? Set.of() : Set.copyOf(asked.debitWords()),
+          asked.passOverIncomplete() == null || asked.passOverIncomplete());
+    } catch (IllegalArgumentException e) {
+      throw new BrokenFile(0, e.getMessage());
+    }
+  }
+
+  private static List<Line> lines(TableLayout layout) {
+    return layout.source().head(layout.headingLine() + AFTER).stream()
+        .map(
+            r ->
+                new Line(
+                    r.line(),
+                    r.cells().stream()
+                        .map(
+                            c ->
+                                c.length() <= LONGEST_CELL ? c : c.substring(0, LONGEST_CELL) + "…")
+                        .toList()))
+        .toList();
+  }
+
+  private static Becomes becomes(
+      TableProfile profile, List<TableRow> before, TableRow row, Optional<CurrencyUnit> currency) {
+    try {
+      var content = TableFile.content(profile, before, List.of(row), new Reading(currency));
+      return new Becomes(row.line(), fields(content), List.of());
+    } catch (BrokenFile broken) {
+      return new Becomes(
+          row.line(), Map.of(), broken.problems().stream().map(Problem::message).toList());
+    }
+  }
+
+  private static Map<String, String> fields(FileContent content) {
+    var fields = new LinkedHashMap<String, String>();
+    content.accounts().forEach(a -> a.entries().forEach(e -> entry(fields, a.account(), e)));
+    content.invoices().forEach(i -> invoice(fields, i));
+    content.customers().forEach(c -> customer(fields, c));
+    fields.values().removeIf(String::isEmpty);
+    return fields;
+  }
+
+  private static void entry(Map<String, String> fields, String account, StatementEntry entry) {
+    fields.put("booking_date", entry.bookingDate().toString());
+    fields.put("value_date", entry.valueDate().toString());
+    fields.put("amount", MoneyText.grouped(entry.amount()));
+    fields.put("currency", entry.amount().getCurrencyUnit().getCode());
+    fields.put("payer_name", entry.payerName());
+    fields.put("payer_account", entry.payerAccount());
+    fields.put("remittance", entry.remittance());
+    fields.put("bank_reference", entry.bankReference());
+    fields.put("check_number", entry.checkNumber());
+    fields.put("account", account);
+  }
+
+  private static void invoice(Map<String, String> fields, InvoiceRow invoice) {
+    fields.put("number", invoice.number());
+    fields.put("kind", invoice.creditNote() ? "credit note" : "invoice");
+    fields.put("customer_id", invoice.customerId());
+    fields.put("customer_name", invoice.customerName());
+    fields.put("issue_date", invoice.issueDate().toString());
+    fields.put("due_date", invoice.dueDate().toString());
+    fields.put("total", MoneyText.grouped(invoice.total()));
+    fields.put("open", MoneyText.grouped(invoice.open()));
+    fields.put("currency", invoice.total().getCurrencyUnit().getCode());
+    fields.put("order_ref", invoice.orderReference());
+    fields.put("terms", invoice.terms().map(Object::toString).orElse(""));
+  }
+
+  private static void customer(Map<String, String> fields, CustomerRow customer) {
+    fields.put("customer_id", customer.customerId());
+    fields.put("name", customer.name());
+    fields.put("parent_id", customer.parentId());
+    fields.put("payer_account", String.join("; ", customer.payerAccounts()));
+  }
+}

@@ -1,0 +1,100 @@
+package org.sumbrel.formats.table;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * The shape of a table, told once: how it is written, where its headings stand, which column holds
+ * what, and how dates, amounts and debits are written.
+ *
+ * @param name by which people know it
+ * @param headingLine on which the headings stood in the sample, from 1; 0 where there are none
+ * @param headings as they stood there; by them the next file of this shape is recognised, wherever
+ *     in it they stand
+ * @param columns which columns hold a field, counted from 0
+ * @param constants what a field is in every row where no column holds it
+ * @param dates the order of day and month, for each field that is a date
+ * @param decimalMark before the decimals: a point or a comma
+ * @param signsReversed whether money to us is written as negative
+ * @param debitWords in the column of the direction, small letters; where empty, the usual ones
+ * @param passOverIncomplete whether lines that have an amount and no date, such as totals, are
+ *     passed over and told, instead of being wrong
+ */
+public record TableProfile(
+    String name,
+    Subject subject,
+    Dialect dialect,
+    int headingLine,
+    List<String> headings,
+    Map<TableField, List<Integer>> columns,
+    Map<TableField, String> constants,
+    Map<TableField, DateOrder> dates,
+    char decimalMark,
+    boolean signsReversed,
+    Set<String> debitWords,
+    boolean passOverIncomplete) {
+
+  /** More columns than any table has. */
+  private static final int MOST_COLUMNS = 1_000;
+
+  /**
+   * @throws IllegalArgumentException where it contradicts itself or is not enough to read by
+   */
+  public TableProfile {
+    headings = List.copyOf(headings);
+    columns = Collections.unmodifiableMap(new LinkedHashMap<>(columns));
+    constants = Collections.unmodifiableMap(new LinkedHashMap<>(constants));
+    dates = Collections.unmodifiableMap(new LinkedHashMap<>(dates));
+    debitWords = Collections.unmodifiableSet(new TreeSet<>(debitWords));
+    if (decimalMark != '.' && decimalMark != ',') {
+      throw new IllegalArgumentException(
+          "the decimal mark is \"" + decimalMark + "\", expected a point or a comma");
+    }
+    if (headingLine < 0) {
+      throw new IllegalArgumentException("the headings stand on line " + headingLine);
+    }
+    for (var entry : columns.entrySet()) {
+      for (var column : entry.getValue()) {
+        if (column < 0 || column >= (headings.isEmpty() ? MOST_COLUMNS : headings.size())) {
+          throw new IllegalArgumentException(
+              entry.getKey().said()
+                  + " is column "
+                  + (column + 1)
+                  + " of "
+                  + (headings.isEmpty() ? "a table without headings" : headings.size() + ""));
+        }
+      }
+    }
+  }
+
+  /**
+   * @throws IllegalArgumentException where a field that is needed has no column
+   */
+  public TableProfile requireEnough() {
+    if (!subject.enough(columns.keySet())) {
+      throw new IllegalArgumentException(
+          "a column is missing: a list of " + subject.word() + " needs " + subject.needs());
+    }
+    return this;
+  }
+
+  boolean has(TableField field) {
+    return columns.containsKey(field);
+  }
+
+  /** The first column of the field. */
+  int column(TableField field) {
+    return columns.get(field).get(0);
+  }
+
+  /** What stands above the field's column, or its own name where nothing does. */
+  String heading(TableField field) {
+    return has(field) && column(field) < headings.size()
+        ? headings.get(column(field))
+        : field.said();
+  }
+}

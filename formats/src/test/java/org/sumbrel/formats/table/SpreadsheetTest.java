@@ -1,0 +1,224 @@
+package org.sumbrel.formats.table;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.sumbrel.formats.TestFiles.amounts;
+import static org.sumbrel.formats.TestFiles.only;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
+import org.dhatim.fastexcel.Workbook;
+import org.dhatim.fastexcel.Worksheet;
+import org.joda.money.CurrencyUnit;
+import org.junit.jupiter.api.Test;
+import org.sumbrel.formats.AnyFile;
+import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.FileBytes;
+import org.sumbrel.formats.FileContent;
+import org.sumbrel.formats.Format;
+
+/** Workbooks as they are made by an independent writer; the layouts are made up, no source. */
+class SpreadsheetTest {
+
+  private static byte[] workbook(Consumer<Worksheet> fill) throws IOException {
+    return workbook("May", fill);
+  }
+
+  private static byte[] workbook(String name, Consumer<Worksheet> fill) throws IOException {
+    var out = new ByteArrayOutputStream();
+    try (var book = new Workbook(out, "Sumbrel", "1.0")) {
+      var cover = book.newWorksheet("Cover");
+      cover.value(0, 0, "Prepared for Larkstow Mill");
+      fill.accept(book.newWorksheet(name));
+    }
+    return out.toByteArray();
+  }
+
+  private static FileContent read(byte[] bytes) throws BrokenFile {
+    return AnyFile.read(FileBytes.of(bytes), Optional.of(CurrencyUnit.USD));
+  }
+
+  private static void statement(Worksheet sheet) {
+    sheet.value(0, 0, "Operating account");
+    row(sheet, 2, "Date", "Amount", "Payer", "Description");
+    sheet.value(3, 0, LocalDate.of(2026, 5, 28));
+    sheet.style(3, 0).format("dd/mm/yyyy").set();
+    sheet.value(3, 1, 1234.5);
+    sheet.style(3, 1).format("#,##0.00").set();
+    sheet.value(3, 2, "Piazza Forno");
+    sheet.value(3, 3, "INV 20418");
+    sheet.value(4, 0, LocalDate.of(2026, 5, 29));
+    sheet.style(4, 0).format("d mmm yy").set();
+    // what a double makes of a sum
+    sheet.value(4, 1, -(0.1 + 0.2));
+    sheet.value(4, 2, "Café Tamarisk");
+  }
+
+  private static void row(Worksheet sheet, int at, String... cells) {
+    for (var n = 0; n < cells.length; n++) {
+      sheet.value(at, n, cells[n]);
+    }
+  }
+
+  @Test
+  void readsTheSheetThatHoldsAStatementWhateverItsCellsShow() throws Exception {
+    var content = read(workbook(SpreadsheetTest::statement));
+    assertThat(content.format()).isEqualTo(Format.STATEMENT_CSV);
+    assertThat(amounts(only(content))).containsExactly("1234.50", "-0.30");
+    var first = only(content).entries().get(0);
+    assertThat(first.bookingDate()).isEqualTo(LocalDate.of(2026, 5, 28));
+    assertThat(first.payerName()).isEqualTo("Piazza Forno");
+    assertThat(first.line()).isEqualTo(4);
+  }
+
+  @Test
+  void readsInvoicesAndSaysTheRowThatIsWrong() throws Exception {
+    var content =
+        read(
+            workbook(
+                s -> {
+                  row(s, 0, "Invoice no", "Customer no", "Customer", "Invoice date", "Due date");
+                  s.value(0, 5, "Amount");
+                  row(s, 1, "LM-9", "C9", "Wrenhouse Bagels", "2026-05-01", "2026-05-31");
+                  s.value(1, 5, 250.25);
+                  row(s, 2, "LM-10", "C9", "Wrenhouse Bagels", "2026-05-02", "2026-06-01");
+                  s.value(2, 5, -20);
+                }));
+    assertThat(content.invoices()).hasSize(2);
+    assertThat(content.invoices().get(1).creditNote()).isTrue();
+    assertThat(content.invoices().get(1).open()).hasToString("USD 20.00");
+    assertThatThrownBy(
+            () ->
+                read(
+                    workbook(
+                        s -> {
+                          row(s, 0, "Date", "Amount", "Payer");
+                          row(s, 1, "2026-05-28", "twelve", "Piazza Forno");
+                        })))
+        .isInstanceOf(BrokenFile.class)
+        .hasMessageContaining("line 2")
+        .hasMessageContaining("twelve");
+  }
+
+  @Test
+  void aProfileMadeOfASheetReadsTheNextOneOfAnyName() throws Exception {
+    var preview =
+        TablePreview.of(
+            workbook(SpreadsheetTest::statement),
+            Optional.empty(),
+            List.of(),
+            Optional.of(CurrencyUnit.USD));
+    assertThat(preview.profile().sheet()).isEqualTo("May");
+    assertThat(preview.profile().headingLine()).isEqualTo(3);
+    assertThat(preview.doubts()).isEmpty();
+    var profile = preview.profile().named("Sheet of the month").toProfile();
+    var content =
+        AnyFile.readBy(
+            profile,
+            FileBytes.of(workbook("June", SpreadsheetTest::statement)),
+            Optional.of(CurrencyUnit.USD));
+    assertThat(amounts(only(content))).containsExactly("1234.50", "-0.30");
+    assertThatThrownBy(
+            () ->
+                AnyFile.readBy(
+                    profile,
+                    FileBytes.of("Date,Amount\n".getBytes(StandardCharsets.UTF_8)),
+                    Optional.empty()))
+        .hasMessageContaining("text and no workbook");
+  }
+
+  @Test
+  void otherArchivesAndDamagedWorkbooksAreRefusedWithASentence() throws Exception {
+    var zip = new ByteArrayOutputStream();
+    try (var out = new ZipOutputStream(zip)) {
+      out.putNextEntry(new ZipEntry("statement.csv"));
+      out.write("Date,Amount\n".getBytes(StandardCharsets.UTF_8));
+    }
+    assertThatThrownBy(() -> read(zip.toByteArray()))
+        .hasMessageContaining("archives are not unpacked");
+    var whole = workbook(SpreadsheetTest::statement);
+    for (var length = 4; length < whole.length; length += 97) {
+      var cut = Arrays.copyOf(whole, length);
+      assertThatThrownBy(() -> read(cut)).isInstanceOf(BrokenFile.class);
+    }
+  }
+
+  @Test
+  void anArchiveThatUnfoldsWithoutEndIsNotRead() throws Exception {
+    var bytes =
+        changed(
+            "xl/worksheets/sheet2.xml",
+            part -> {
+              try {
+                part.write("<!-- ".getBytes(StandardCharsets.UTF_8));
+                var blanks = new byte[1024 * 1024];
+                for (var n = 0; n < 220; n++) {
+                  part.write(blanks);
+                }
+              } catch (IOException e) {
+                throw new IllegalStateException(e);
+              }
+            });
+    assertThat(bytes.length).isLessThan(2_000_000);
+    assertThatThrownBy(() -> read(bytes)).hasMessageContaining("unfolds to more than");
+  }
+
+  @Test
+  void nothingOutsideTheWorkbookIsOpenedAndNoEntityGrows() throws Exception {
+    for (var doctype :
+        List.of(
+            "<!DOCTYPE x [<!ENTITY e SYSTEM \"file:///etc/hostname\">]>",
+            "<!DOCTYPE x [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY e \"&a;&a;&a;&a;&a;&a;\">]>")) {
+      var bytes =
+          changed(
+              "xl/worksheets/sheet2.xml",
+              part -> {
+                try {
+                  part.write(
+                      (doctype
+                              + "<worksheet xmlns=\"http://schemas.openxmlformats.org/spreadsheetml/2006/main\">"
+                              + "<sheetData><row r=\"1\"><c r=\"A1\" t=\"inlineStr\"><is><t>Date &e;</t></is></c>"
+                              + "</row></sheetData></worksheet>")
+                          .getBytes(StandardCharsets.UTF_8));
+                } catch (IOException e) {
+                  throw new IllegalStateException(e);
+                }
+              });
+      assertThatThrownBy(() -> read(bytes))
+          .isInstanceOf(BrokenFile.class)
+          .hasMessageNotContaining("aaaaaaaaaaaaaaa");
+    }
+  }
+
+  /** The workbook with one of its parts written anew. */
+  private static byte[] changed(String name, Consumer<ZipOutputStream> write) throws IOException {
+    var out = new ByteArrayOutputStream();
+    try (var from =
+            ZipFile.builder()
+                .setSeekableByteChannel(
+                    new SeekableInMemoryByteChannel(workbook(SpreadsheetTest::statement)))
+                .get();
+        var to = new ZipOutputStream(out)) {
+      for (var entry : Collections.list(from.getEntries())) {
+        to.putNextEntry(new ZipEntry(entry.getName()));
+        if (entry.getName().equals(name)) {
+          write.accept(to);
+        } else {
+          from.getInputStream(entry).transferTo(to);
+        }
+      }
+    }
+    return out.toByteArray();
+  }
+}
