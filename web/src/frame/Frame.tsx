@@ -11,7 +11,10 @@ import { useKeys } from "./keys";
 import { ActionsPlace } from "./ViewActions";
 
 const VIEWS: Record<string, { to: string; name: string }[]> = {
-  arrived: [{ to: "/arrived/intake", name: "Intake" }],
+  arrived: [
+    { to: "/arrived/intake", name: "Intake" },
+    { to: "/arrived/profiles", name: "Profiles" },
+  ],
   waiting: [
     { to: "/waiting/desk", name: "Desk" },
     { to: "/waiting/shelved", name: "Shelved" },

@@ -16,50 +16,20 @@ import {
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { Link as RouterLink } from "react-router";
-import { api, csrfToken, data, Refusal, refusalOf, type Schemas } from "../api/client";
+import { Link as RouterLink, useNavigate } from "react-router";
+import { api, data, type Schemas } from "../api/client";
 import { useBooks, useSession } from "../access/session";
 import { useRefresh } from "../desk/queries";
 import { Amount } from "../shared/Amount";
 import { atMoment, count } from "../shared/dates";
 import { Empty, Failed, Loading } from "../shared/States";
 import { Corrections } from "./Corrections";
+import { explainNext } from "../profiles/sample";
+import { send, type Outcome } from "./send";
 import { Statements, useStatements } from "./Statements";
 
 type Intake = Schemas["IntakeView"];
 type Shown = "files" | "statements";
-
-interface Outcome {
-  file: string;
-  intake?: Intake;
-  refusal?: Refusal;
-}
-
-/** Sends one file; nothing of it is kept where it is refused. */
-async function send(file: File, company: number, bankAccount: string): Promise<Outcome> {
-  const form = new FormData();
-  form.append("file", file);
-  const query = new URLSearchParams({ company: String(company) });
-  if (bankAccount) {
-    query.set("bankAccount", bankAccount);
-  }
-  try {
-    const response = await fetch(`/api/intakes?${query}`, {
-      method: "POST",
-      body: form,
-      headers: { "X-XSRF-TOKEN": csrfToken() },
-    });
-    if (!response.ok) {
-      return { file: file.name, refusal: await refusalOf(response) };
-    }
-    return { file: file.name, intake: (await response.json()) as Intake };
-  } catch {
-    return {
-      file: file.name,
-      refusal: new Refusal(0, "UNREACHABLE", "The server cannot be reached; nothing was kept. Try again."),
-    };
-  }
-}
 
 /** What came, from where, and what became of it; files can be dropped anywhere on the page. */
 export default function IntakeView() {
@@ -84,7 +54,7 @@ export default function IntakeView() {
     setOutcomes([]);
     setBusy(files.length);
     for (const file of files) {
-      const outcome = await send(file, books.company, bankAccount);
+      const outcome = await send(file, books.company, { bankAccount });
       setOutcomes((all) => [...all, outcome]);
       setBusy((n) => n - 1);
     }
@@ -138,9 +108,9 @@ export default function IntakeView() {
           <Box sx={{ flex: 1 }}>
             <Typography variant="h3">Drop a file anywhere on this page</Typography>
             <Typography variant="body2" color="textSecondary">
-              Bank statements as camt.053, camt.052, camt.054, MT940, MT942, BAI2, OFX or CSV; invoices and
-              customers as CSV. A file is taken in as a whole or not at all, and what is known already changes
-              nothing, whatever format it came in.
+              Bank statements as camt.053, camt.052, camt.054, MT940, MT942, BAI2, OFX, CSV or XLSX; invoices
+              and customers as CSV or XLSX. A file is taken in as a whole or not at all, and what is known
+              already changes nothing, whatever format it came in.
             </Typography>
           </Box>
           <TextField
@@ -210,12 +180,35 @@ export default function IntakeView() {
   );
 }
 
+/** Texts and workbooks may be tables whose columns can be explained. */
+const TABLE = /\.(csv|txt|tsv|xlsx|xlsm)$/i;
+
 function Told({ outcome }: { outcome: Outcome }) {
+  const books = useBooks();
+  const navigate = useNavigate();
   if (outcome.refusal) {
     const { problems } = outcome.refusal;
     return (
-      <Alert severity="error" variant="outlined" sx={{ mt: 1.5 }}>
-        <strong>{outcome.file}</strong>: {outcome.refusal.message}
+      <Alert
+        severity="error"
+        variant="outlined"
+        sx={{ mt: 1.5 }}
+        action={
+          books.mayPost &&
+          TABLE.test(outcome.file.name) &&
+          outcome.refusal.code === "BROKEN_FILE" && (
+            <Button
+              onClick={() => {
+                explainNext(outcome.file);
+                void navigate("/arrived/profiles");
+              }}
+            >
+              Explain its columns…
+            </Button>
+          )
+        }
+      >
+        <strong>{outcome.file.name}</strong>: {outcome.refusal.message}
         {problems.length > 1 && (
           <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2 }}>
             {problems.slice(0, 8).map((p, n) => (
@@ -306,7 +299,12 @@ function Intakes({ rows }: { rows: Intake[] }) {
                 </Box>
               ))}
             </TableCell>
-            <TableCell>{intake.format}</TableCell>
+            <TableCell>
+              {intake.format}
+              {intake.profile && (
+                <Box sx={{ fontSize: 12, color: "text.secondary" }}>by “{intake.profile}”</Box>
+              )}
+            </TableCell>
             <TableCell>
               {atMoment(intake.takenAt)}, {intake.takenBy}
             </TableCell>

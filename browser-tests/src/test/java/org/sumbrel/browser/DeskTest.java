@@ -45,14 +45,6 @@ abstract class DeskTest extends BrowserTest {
     assertThat(by.getByLabel("Flow of the day")).isVisible();
   }
 
-  static Locator region(Page in, String name) {
-    return in.getByRole(AriaRole.REGION, new GetByRoleOptions().setName(name).setExact(true));
-  }
-
-  Locator region(String name) {
-    return region(page, name);
-  }
-
   static Locator button(Page in, String pattern) {
     return in.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile(pattern)));
   }

@@ -6,9 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
-import java.nio.file.Files;
-import java.util.Base64;
-import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -43,28 +40,6 @@ class FirstDayTest extends BrowserTest {
     return page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(name));
   }
 
-  private Locator region(String name) {
-    return page.getByRole(AriaRole.REGION, new GetByRoleOptions().setName(name).setExact(true));
-  }
-
-  /** Drops the statement on the page as a mouse would. */
-  private void dropStatement() throws Exception {
-    page.evaluate(
-        """
-        ({ name, text }) => {
-          const bytes = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
-          const data = new DataTransfer();
-          data.items.add(new File([bytes], name));
-          window.dispatchEvent(new DragEvent("drop", { dataTransfer: data, bubbles: true, cancelable: true }));
-        }
-        """,
-        Map.of(
-            "name",
-            STATEMENT.getFileName().toString(),
-            "text",
-            Base64.getEncoder().encodeToString(Files.readAllBytes(STATEMENT))));
-  }
-
   @Test
   void goesByMouse() throws Exception {
     page.getByLabel("User").fill("maren");
@@ -73,9 +48,9 @@ class FirstDayTest extends BrowserTest {
 
     link(Pattern.compile("^Arrived")).click();
     assertThat(page.getByText("Drop a file anywhere on this page")).isVisible();
-    dropStatement();
+    drop(Dropped.example("larkstow-operating-2026-05-29.ofx"));
     assertThat(page.getByText("37 records, 37 new, 0 known already")).isVisible();
-    dropStatement();
+    drop(Dropped.example("larkstow-operating-2026-05-29.ofx"));
     assertThat(page.getByText("37 records, 0 new, 37 known already")).isVisible();
 
     link(Pattern.compile("^Waiting")).click();

@@ -7,14 +7,8 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.Base64;
 import java.util.List;
-import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -25,7 +19,6 @@ import org.junit.jupiter.api.Test;
  */
 class StatementsTest extends BrowserTest {
 
-  private static final Path EXAMPLES = Path.of("../examples");
   private RunningSumbrel sumbrel;
 
   @BeforeEach
@@ -54,49 +47,10 @@ class StatementsTest extends BrowserTest {
     return page.getByRole(AriaRole.TAB, new GetByRoleOptions().setName(name));
   }
 
-  private Locator region(String name) {
-    return page.getByRole(AriaRole.REGION, new GetByRoleOptions().setName(name).setExact(true));
-  }
-
   /** What the queue has of the payer. */
   private Locator waiting(String payer) {
     return page.getByRole(
         AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^" + payer)));
-  }
-
-  /** What is said of one file that was just dropped. */
-  private Locator told(String file) {
-    return page.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText(file));
-  }
-
-  private record Dropped(String name, byte[] bytes) {
-    static Dropped example(String name) throws IOException {
-      return new Dropped(name, Files.readAllBytes(EXAMPLES.resolve(name)));
-    }
-
-    static Dropped text(String name, String text) {
-      return new Dropped(name, text.getBytes(StandardCharsets.UTF_8));
-    }
-  }
-
-  /** Drops the files on the page as a mouse would, all at once. */
-  private void drop(Dropped... files) {
-    var all = new ArrayList<Map<String, String>>();
-    for (var file : files) {
-      all.add(
-          Map.of("name", file.name(), "text", Base64.getEncoder().encodeToString(file.bytes())));
-    }
-    page.evaluate(
-        """
-        (files) => {
-          const data = new DataTransfer();
-          for (const { name, text } of files) {
-            data.items.add(new File([Uint8Array.from(atob(text), (c) => c.charCodeAt(0))], name));
-          }
-          window.dispatchEvent(new DragEvent("drop", { dataTransfer: data, bubbles: true, cancelable: true }));
-        }
-        """,
-        all);
   }
 
   @Test

@@ -38,10 +38,6 @@ class TwoPeopleTest extends BrowserTest {
     assertThat(by.getByLabel("Flow of the day")).isVisible();
   }
 
-  private static Locator region(Page in, String name) {
-    return in.getByRole(AriaRole.REGION, new GetByRoleOptions().setName(name).setExact(true));
-  }
-
   private static Locator postButton(Page in) {
     return region(in, "Remainder")
         .getByRole(

@@ -89,6 +89,24 @@ public final class Clerk {
     return answer(MockMvcRequestBuilders.multipart("/api/intakes" + query).file(file));
   }
 
+  /** Sends a file to be looked at or kept, not to be taken in. */
+  public Answer send(String path, String fileName, String text) {
+    return send(path, fileName, text, "", "");
+  }
+
+  /** Sends a file with one more field of the form. */
+  public Answer send(String path, String fileName, String text, String field, String value) {
+    var call =
+        MockMvcRequestBuilders.multipart(path)
+            .file(
+                new MockMultipartFile(
+                    "file",
+                    fileName,
+                    "application/octet-stream",
+                    text.getBytes(StandardCharsets.UTF_8)));
+    return answer(field.isEmpty() ? call : call.param(field, value));
+  }
+
   /** The text of a file that is saved. */
   public String saved(String path) {
     try {

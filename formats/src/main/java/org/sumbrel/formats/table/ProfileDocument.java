@@ -77,8 +77,19 @@ public record ProfileDocument(
 
   /** The same under another name. */
   public ProfileDocument named(String other) {
+    return with(other, dates, decimalMark);
+  }
+
+  /** The same without what is still open. */
+  ProfileDocument without(Set<TableField> openDates, boolean openMark) {
+    var known = new LinkedHashMap<>(dates);
+    openDates.forEach(f -> known.remove(f.word()));
+    return with(name, known, openMark ? null : decimalMark);
+  }
+
+  private ProfileDocument with(String otherName, Map<String, String> otherDates, String mark) {
     return new ProfileDocument(
-        other,
+        otherName,
         subject,
         separator,
         characterSet,
@@ -87,8 +98,8 @@ public record ProfileDocument(
         headings,
         columns,
         constants,
-        dates,
-        decimalMark,
+        otherDates,
+        mark,
         signsReversed,
         debitWords,
         passOverIncomplete);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -23,6 +24,8 @@ final class ProfileGuess {
   private final TableLayout layout;
   private final Reading reading;
   private final Map<TableField, List<Integer>> columns;
+  private final Set<TableField> openDates = new LinkedHashSet<>();
+  private boolean openMark;
 
   ProfileGuess(TableLayout layout, Reading reading) {
     this.layout = layout;
@@ -73,6 +76,16 @@ final class ProfileGuess {
         false,
         Set.of(),
         passOverIncomplete);
+  }
+
+  /** Of the dates in the profile, those whose order the rows leave open. */
+  Set<TableField> openDates() {
+    return openDates;
+  }
+
+  /** Whether the rows leave open which mark stands before the decimals. */
+  boolean openMark() {
+    return openMark;
   }
 
   /** One column for each field but texts; two amounts that are equally good are a doubt. */
@@ -152,6 +165,7 @@ final class ProfileGuess {
           .orElseThrow();
     }
     if (orders.size() > 1 && !DateOrder.agree(cells, orders.get(0), orders.get(1))) {
+      openDates.add(field);
       reading.wrong(
           layout.headingLine(),
           "the order of day and month in "
@@ -176,6 +190,7 @@ final class ProfileGuess {
     try {
       return AmountWriting.of(cells).mark().orElse('.');
     } catch (AmountWriting.Open e) {
+      openMark = true;
       var line =
           rows.stream()
               .filter(r -> r.cells().stream().anyMatch(c -> c.strip().equals(e.cell())))

@@ -6,9 +6,12 @@ import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.PropertyNamingStrategies;
+import com.fasterxml.jackson.databind.exc.UnrecognizedPropertyException;
 import com.fasterxml.jackson.dataformat.yaml.YAMLFactory;
 import com.fasterxml.jackson.dataformat.yaml.YAMLGenerator;
 import com.fasterxml.jackson.dataformat.yaml.YAMLMapper;
+import java.util.Objects;
+import java.util.stream.Collectors;
 import org.sumbrel.formats.BrokenFile;
 
 /** A profile as a YAML file, to be kept, changed by hand and handed on. */
@@ -58,11 +61,25 @@ public final class ProfileYaml {
         throw new BrokenFile(1, "the profile is empty");
       }
       return document;
+    } catch (UnrecognizedPropertyException e) {
+      throw new BrokenFile(
+          line(e), "not a profile: nothing in a profile is called \"" + e.getPropertyName() + "\"");
     } catch (JsonMappingException e) {
-      throw new BrokenFile(line(e), "not a profile: " + e.getOriginalMessage());
+      throw new BrokenFile(
+          line(e), "not a profile: " + where(e) + " is not written as it should be");
     } catch (JsonProcessingException e) {
       throw new BrokenFile(line(e), "not YAML: " + e.getOriginalMessage());
     }
+  }
+
+  /** Such as {@code columns, amount}. */
+  private static String where(JsonMappingException e) {
+    var names =
+        e.getPath().stream()
+            .map(JsonMappingException.Reference::getFieldName)
+            .filter(Objects::nonNull)
+            .collect(Collectors.joining(", "));
+    return names.isEmpty() ? "it" : "\"" + names + "\"";
   }
 
   private static int line(JsonProcessingException e) {

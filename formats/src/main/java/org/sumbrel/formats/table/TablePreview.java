@@ -20,7 +20,7 @@ import org.sumbrel.formats.statement.StatementEntry;
  * What a sample looks like under a profile that is being made: what is guessed, what is open, and
  * what the first rows become.
  *
- * @param profile as asked for, and guessed where nothing was
+ * @param profile as asked for, and guessed where nothing was; without what is open
  * @param known the profile that reads files of these headings already, or empty
  * @param changed how the headings differ from those of a profile that is nearly the same, or empty
  * @param doubts what the sample leaves open and what is missing
@@ -90,28 +90,25 @@ public record TablePreview(
     var rows = guess.rows(passOver == null || passOver, passed);
     var profile = merged(guess, rows, wanted, layout);
     passed.fatal().forEach(p -> doubts.wrong(p.line(), p.message()));
-    if (!profile.subject().enough(profile.columns().keySet())) {
+    var enough = profile.subject().enough(profile.columns().keySet());
+    if (!enough) {
       doubts.wrong(
           Math.max(1, profile.headingLine()),
-          "a list of "
-              + profile.subject().word()
-              + " needs "
-              + profile.subject().needs()
-              + "; say which columns hold them");
+          "say which columns hold what is needed: " + profile.subject().needs());
     }
     var before = layout.source().head(Math.max(0, layout.headingLine() - 1));
     var shown = rows.stream().limit(SHOWN).toList();
     return new TablePreview(
-        ProfileDocument.of(profile),
+        ProfileDocument.of(profile).without(guess.openDates(), guess.openMark()),
         known.map(TableProfile::name).orElse(""),
         near.map(m -> "\"" + m.profile().name() + "\": " + m.difference()).orElse(""),
         doubts.fatal(),
         lines(layout),
-        profile.subject().enough(profile.columns().keySet())
+        enough
             ? shown.stream().map(r -> becomes(profile, before, r, currency)).toList()
             : List.of(),
         rows.size(),
-        passed.odd());
+        enough ? passed.odd() : List.of());
   }
 
   private static TableLayout layout(TableFile file, Optional<ProfileDocument> wanted)

@@ -93,7 +93,7 @@ class ProfileTest {
     assertThat(guess.profile().characterSet()).isEqualTo("windows-1252");
     assertThat(guess.profile().headingLine()).isEqualTo(6);
     assertThat(guess.profile().headings()).contains("Jour", "Rentrées");
-    assertThat(guess.doubts()).extracting(Problem::message).anyMatch(d -> d.contains("needs"));
+    assertThat(guess.doubts()).extracting(Problem::message).anyMatch(d -> d.contains("is needed"));
     assertThat(guess.lines().get(1).cells().get(0)).isEqualTo("Relevé des opérations");
   }
 
@@ -139,6 +139,10 @@ class ProfileTest {
     assertThatThrownBy(() -> read(open)).hasMessageContaining("can be read both ways");
     var guess = preview(open.getBytes(StandardCharsets.UTF_8), null);
     assertThat(guess.doubts()).hasSize(1);
+    // what is open is not in the profile, so that nobody keeps it by oversight
+    assertThat(guess.profile().dates()).isEmpty();
+    assertThatThrownBy(() -> guess.profile().named("Open").toProfile())
+        .hasMessageContaining("does not say how booking date is written");
     var dated =
         new ProfileDocument(
             "Days first",

@@ -167,7 +167,7 @@ class DemoStart implements ApplicationRunner {
   private void take(CompanyEntity company, String name, String text, Long bankAccount)
       throws BrokenFile, IOException {
     var file = FileBytes.of(text.getBytes(StandardCharsets.UTF_8));
-    intakes.take(company.id(), name, file, bankAccount, "demo");
+    intakes.take(company.id(), name, file, "", bankAccount, "demo");
     forgetWhatIsWritten();
   }
 

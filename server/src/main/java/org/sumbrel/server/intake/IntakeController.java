@@ -1,6 +1,7 @@
 package org.sumbrel.server.intake;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
@@ -25,7 +26,6 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
-import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
@@ -63,6 +63,8 @@ class IntakeController {
       @NotNull Long id,
       @NotNull String fileName,
       @NotNull String format,
+      @NotNull @Schema(description = "by which it was read; empty where none was needed")
+          String profile,
       @NotNull String takenBy,
       @NotNull Instant takenAt,
       @NotNull int records,
@@ -88,16 +90,20 @@ class IntakeController {
       @RequestParam(required = false) Long company,
       Principal principal)
       throws IOException, BrokenFile {
-    if (profile != null && !profile.isBlank()) {
-      throw new BadRequest("There is no profile \"" + profile + "\".");
-    }
     var owner = companies.company(company).id();
     var name =
         Optional.ofNullable(file.getOriginalFilename())
             .filter(n -> !n.isBlank())
             .orElse("(no name)");
     var begun = System.nanoTime();
-    var id = takeOnce(owner, name, bytes(file), bankAccount, principal.getName());
+    var id =
+        takeOnce(
+            owner,
+            name,
+            bytes(file),
+            profile == null ? "" : profile.strip(),
+            bankAccount,
+            principal.getName());
     LOG.info("intake {} taken in in {} ms", id, (System.nanoTime() - begun) / 1_000_000);
     renewal.after(owner);
     return views(List.of(repository.findById(id).orElseThrow())).get(0);
@@ -107,12 +113,13 @@ class IntakeController {
    * Where the same file is taken in twice at the same moment, the second attempt finds all of it
    * known.
    */
-  private Long takeOnce(Long owner, String name, FileBytes file, Long bankAccount, String by)
+  private Long takeOnce(
+      Long owner, String name, FileBytes file, String profile, Long bankAccount, String by)
       throws BrokenFile, IOException {
     try {
-      return intakes.take(owner, name, file, bankAccount, by);
+      return intakes.take(owner, name, file, profile, bankAccount, by);
     } catch (DataIntegrityViolationException e) {
-      return intakes.take(owner, name, file, bankAccount, by);
+      return intakes.take(owner, name, file, profile, bankAccount, by);
     }
   }
 
@@ -163,6 +170,7 @@ class IntakeController {
         intake.id(),
         intake.fileName(),
         intake.format(),
+        intake.profile(),
         intake.takenBy(),
         intake.takenAt(),
         intake.records(),

@@ -25,6 +25,7 @@ class IntakeEntity {
   private Long companyId;
   private String fileName;
   private String format;
+  private String profile;
   private String fingerprint;
   private long sizeBytes;
   private String takenBy;
@@ -41,6 +42,7 @@ class IntakeEntity {
       Long companyId,
       String fileName,
       String format,
+      String profile,
       String fingerprint,
       long sizeBytes,
       String takenBy,
@@ -48,6 +50,7 @@ class IntakeEntity {
     this.companyId = companyId;
     this.fileName = fileName.length() <= 300 ? fileName : fileName.substring(0, 300);
     this.format = format;
+    this.profile = profile;
     this.fingerprint = fingerprint;
     this.sizeBytes = sizeBytes;
     this.takenBy = takenBy;
@@ -68,6 +71,10 @@ class IntakeEntity {
 
   String format() {
     return format;
+  }
+
+  String profile() {
+    return profile;
   }
 
   String fingerprint() {

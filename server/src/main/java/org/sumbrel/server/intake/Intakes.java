@@ -28,6 +28,7 @@ import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.desk.Proposals;
+import org.sumbrel.server.profiles.Profiles;
 
 /** Takes files in, each as a whole or not at all. */
 @Service
@@ -38,6 +39,7 @@ public class Intakes {
   private final IntakeRepository intakes;
   private final StatementIntake statements;
   private final ReceivablesIntake receivables;
+  private final Profiles profiles;
   private final Companies companies;
   private final Proposals proposals;
   private final Clock clock;
@@ -47,6 +49,7 @@ public class Intakes {
       IntakeRepository intakes,
       StatementIntake statements,
       ReceivablesIntake receivables,
+      Profiles profiles,
       Companies companies,
       Proposals proposals,
       Clock clock,
@@ -54,6 +57,7 @@ public class Intakes {
     this.intakes = intakes;
     this.statements = statements;
     this.receivables = receivables;
+    this.profiles = profiles;
     this.companies = companies;
     this.proposals = proposals;
     this.clock = clock;
@@ -64,19 +68,21 @@ public class Intakes {
    * Reads a file and keeps what is new in it.
    *
    * @param company for which, or null for the first
+   * @param profile by which the file is to be read, or empty where its headings tell
    * @param bankAccount the account a statement is for, or null where the file says
    * @return the intake's id
    * @throws BrokenFile where it cannot be kept whole; then nothing of it is
    * @throws IOException where its bytes cannot be read
    */
   @Transactional(rollbackFor = Exception.class)
-  public Long take(Long company, String fileName, FileBytes file, Long bankAccount, String by)
+  public Long take(
+      Long company, String fileName, FileBytes file, String profile, Long bankAccount, String by)
       throws BrokenFile, IOException {
     var owner = companies.company(company);
     // both go through all bytes, so one does not wait for the other
     var print = CompletableFuture.supplyAsync(() -> fingerprint(file));
     var begun = System.nanoTime();
-    var content = AnyFile.read(file, currency(owner, bankAccount));
+    var content = read(owner, file, profile, bankAccount);
     LOG.info("{} read in {} ms", content.format().word(), (System.nanoTime() - begun) / 1_000_000);
     var intake =
         intakes.saveAndFlush(
@@ -84,6 +90,7 @@ public class Intakes {
                 owner.id(),
                 fileName,
                 content.format().word(),
+                content.profile(),
                 print.join(),
                 file.size(),
                 by,
@@ -101,6 +108,14 @@ public class Intakes {
       proposals.mark(owner.id());
     }
     return intake.id();
+  }
+
+  private FileContent read(CompanyEntity owner, FileBytes file, String profile, Long bankAccount)
+      throws BrokenFile {
+    var currency = currency(owner, bankAccount);
+    return profile.isEmpty()
+        ? AnyFile.read(file, currency, profiles.of(owner.id()))
+        : AnyFile.readBy(profiles.named(owner.id(), profile), file, currency);
   }
 
   /**

@@ -109,7 +109,8 @@ class IntakeApiTest {
     assertThat(unsure.text("/detail")).contains("choose one");
     var profile =
         maren.drop("x.csv", HEAD + "UN1,2026-05-27,10.00,USD,A,\n", account + "&profile=mine");
-    assertThat(profile.status()).isEqualTo(400);
+    assertThat(profile.status()).isEqualTo(404);
+    assertThat(profile.text("/detail")).contains("mine");
   }
 
   @Test

@@ -1,0 +1,104 @@
+import type { Schemas } from "../api/client";
+
+export type ProfileDocument = Schemas["ProfileDocument"];
+
+/** Our fields as people call them. */
+const FIELDS: Record<string, string> = {
+  entry_id: "Bank's id of the entry",
+  booking_date: "Booking date",
+  value_date: "Value date",
+  amount: "Amount",
+  debit: "Debit, money from us",
+  credit: "Credit, money to us",
+  direction: "Debit or credit, as a word",
+  currency: "Currency",
+  payer_name: "Payer",
+  payer_account: "Payer's account",
+  remittance: "Text",
+  bank_reference: "Bank's reference",
+  check_number: "Cheque number",
+  balance: "Balance after it",
+  account: "Our account",
+  status: "Status",
+  number: "Number",
+  kind: "Invoice or credit note",
+  customer_id: "Customer's number",
+  customer_name: "Customer's name",
+  issue_date: "Issue date",
+  due_date: "Due date",
+  total: "Total",
+  open: "Open balance",
+  order_ref: "Order reference",
+  creditor_ref: "Creditor reference",
+  terms: "Terms",
+  name: "Name",
+  parent_id: "Paid by customer",
+};
+
+export function fieldWord(field: string): string {
+  return FIELDS[field] ?? field;
+}
+
+export const SUBJECTS: [string, string][] = [
+  ["statement", "a bank's statement"],
+  ["invoices", "invoices and credit notes"],
+  ["customers", "customers"],
+];
+
+export const SEPARATORS: [string, string][] = [
+  [",", "comma"],
+  [";", "semicolon"],
+  ["\t", "tab"],
+  ["|", "upright bar"],
+];
+
+export const CHARACTER_SETS: [string, string][] = [
+  ["UTF-8", "UTF-8"],
+  ["windows-1252", "Windows-1252 (Latin 1)"],
+  ["ISO-8859-15", "ISO 8859-15 (Latin 9)"],
+  ["UTF-16LE", "UTF-16, little end first"],
+  ["UTF-16BE", "UTF-16, big end first"],
+  ["IBM850", "Code page 850"],
+];
+
+export const ORDERS: [string, string][] = [
+  ["day-month-year", "day, month, year"],
+  ["month-day-year", "month, day, year"],
+  ["year-month-day", "year, month, day"],
+];
+
+export const MARKS: [string, string][] = [
+  [".", "1,234.50"],
+  [",", "1.234,50"],
+];
+
+/** Fields that may be the same in every row, where no column holds them. */
+export const CONSTANTS = ["currency", "account", "kind"];
+
+/**
+ * What a person said of a file of one shape, carried over to a file of nearly the same: columns are
+ * found again by their headings.
+ */
+export function carriedOver(known: ProfileDocument, headings: string[]): ProfileDocument {
+  const columns: Record<string, number[]> = {};
+  for (const [field, at] of Object.entries(known.columns ?? {})) {
+    const here = at.flatMap((column) => {
+      const found = headings.indexOf(known.headings?.[column - 1] ?? "");
+      return found < 0 ? [] : [found + 1];
+    });
+    if (here.length > 0) {
+      columns[field] = here;
+    }
+  }
+  return {
+    name: known.name,
+    subject: known.subject,
+    columns,
+    constants: known.constants,
+    dates: Object.fromEntries(Object.entries(known.dates ?? {}).filter(([field]) => columns[field])),
+    decimalMark: known.decimalMark,
+    signsReversed: known.signsReversed,
+    debitWords: known.debitWords,
+    passOverIncomplete: known.passOverIncomplete,
+  };
+}
