@@ -7,6 +7,7 @@ import { Frame } from "./frame/Frame";
 import { Failed, Loading } from "./shared/States";
 
 const IntakeView = lazy(() => import("./intake/IntakeView"));
+const IntakeSheet = lazy(() => import("./intake/IntakeSheet"));
 const ProfilesView = lazy(() => import("./profiles/ProfilesView"));
 const CustomersView = lazy(() => import("./customers/CustomersView"));
 const CustomerView = lazy(() => import("./customers/CustomerView"));
@@ -38,6 +39,7 @@ export function App() {
       <Suspense fallback={<Loading />}>
         <Routes>
           <Route path="/arrived/intake" element={<IntakeView />} />
+          <Route path="/arrived/intake/:intakeId" element={<IntakeSheet />} />
           <Route path="/arrived/profiles" element={<ProfilesView />} />
           <Route path="/waiting/desk" element={<DeskView />} />
           <Route path="/waiting/desk/:entryId" element={<DeskView />} />

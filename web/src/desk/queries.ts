@@ -161,6 +161,8 @@ export function useRefresh() {
         "customers",
         "lookup",
         "flow",
+        "intake",
+        "intake-records",
         "settlements",
         "intakes",
         "statements",

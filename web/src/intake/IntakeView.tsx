@@ -3,6 +3,7 @@ import {
   Box,
   Button,
   LinearProgress,
+  Link,
   MenuItem,
   Tab,
   Table,
@@ -288,8 +289,15 @@ function Intakes({ rows }: { rows: Intake[] }) {
       <TableBody>
         {rows.map((intake) => (
           <TableRow key={intake.id}>
-            <TableCell>
-              {intake.fileName}
+            <TableCell sx={{ opacity: intake.takenBackBy ? 0.65 : 1 }}>
+              <Link component={RouterLink} to={`/arrived/intake/${intake.id}`}>
+                {intake.fileName}
+              </Link>
+              {intake.takenBackBy && (
+                <Box sx={{ fontSize: 12 }}>
+                  taken back by {intake.takenBackBy}, {atMoment(intake.takenBackAt ?? intake.takenAt)}
+                </Box>
+              )}
               {intake.sameAs && (
                 <Box sx={{ fontSize: 12, color: "text.secondary" }}>the same file as {intake.sameAs}</Box>
               )}

@@ -39,7 +39,8 @@ export function ProfileSheet({ file, profiles, close }: Props) {
   if (!preview.data || !subjects.data) {
     return <Loading />;
   }
-  const shown = preview.data;
+  // what was just said shows before the answer to it is there
+  const shown = { ...preview.data, profile: { ...preview.data.profile, ...said } };
   const known = profiles.find((p) => p.profile.name === shown.known);
   const near = profiles.find((p) => shown.changed.startsWith(`"${p.profile.name}":`));
   return (
@@ -91,12 +92,12 @@ export function ProfileSheet({ file, profiles, close }: Props) {
           <OurFields
             profile={shown.profile}
             subject={subjects.data.find((s) => s.word === shown.profile.subject)}
-            say={(more) => setSaid({ ...said, ...more })}
+            say={(more) => setSaid((before) => ({ ...before, ...more }))}
             sayAnew={(more) => setSaid({ ...writing(said, shown), ...more })}
           />
           <Keep
             key={changing?.id ?? "new"}
-            preview={shown}
+            preview={preview.data}
             file={file}
             changing={changing}
             renewing={preview.isFetching}

@@ -16,3 +16,19 @@ create table profile (
 
 -- by which profile the file was read; empty where none was needed
 alter table intake add column profile varchar(100) default '' not null;
+
+-- the file as it came, compressed
+create table intake_file (
+  intake_id bigint primary key references intake,
+  content blob not null
+);
+
+-- an intake of which nothing was posted may be taken back; its row stays
+alter table intake add column taken_back_by varchar(100);
+alter table intake add column taken_back_at timestamp with time zone;
+-- which intake announced an entry that another one booked
+alter table bank_entry add column announced_intake_id bigint;
+alter table bank_entry add foreign key (announced_intake_id) references intake;
+alter table customer add column intake_id bigint;
+alter table customer add foreign key (intake_id) references intake;
+create index open_item_by_intake on open_item (intake_id);

@@ -50,6 +50,7 @@ class ProfilesTest extends DeskTest {
   void aShapeIsExplainedByExampleAndKnownAgainAndAChangeOfItIsShown() throws Exception {
     signIn(page, "maren");
     goTo("/arrived/intake");
+    assertThat(page.getByText("Drop a file anywhere on this page")).isVisible();
     drop(latin("halage-mai.csv", HALAGE));
     assertThat(told("halage-mai.csv")).containsText("Nothing of this file was kept");
     named("Explain its columns…").click();

@@ -30,6 +30,7 @@ public class CustomerEntity {
   private Long id;
 
   private Long companyId;
+  private Long intakeId;
   private String number;
   private String name;
   private Long parentId;
@@ -45,8 +46,9 @@ public class CustomerEntity {
 
   protected CustomerEntity() {}
 
-  CustomerEntity(Long companyId, String number, String name) {
+  CustomerEntity(Long companyId, String number, String name, Long intakeId) {
     this.companyId = companyId;
+    this.intakeId = intakeId;
     this.number = number;
     this.name = name;
   }

@@ -22,4 +22,20 @@ interface CustomerRepository extends JpaRepository<CustomerEntity, Long> {
       order by c.name, c.id
       """)
   List<CustomerEntity> page(Long company, String q, String afterName, long afterId, Limit limit);
+
+  /** Customers that an intake brought and of which nothing else is written, no branch either. */
+  @Query(
+      nativeQuery = true,
+      value =
+          """
+          select c.* from customer c where c.intake_id = :intake
+            and not exists (select 1 from customer b where b.parent_id = c.id)
+            and not exists (select 1 from open_item i where i.customer_id = c.id)
+            and not exists (select 1 from journal_line l where l.customer_id = c.id)
+            and not exists (select 1 from bank_entry e where e.settled_customer_id = c.id)
+            and not exists (select 1 from settlement s where s.on_account_customer_id = c.id or s.account_of_id = c.id)
+            and not exists (select 1 from settlement_adjustment a where a.customer_id = c.id)
+            and not exists (select 1 from draft d where d.account_of_id = c.id)
+          """)
+  List<CustomerEntity> broughtAndUnused(Long intake);
 }

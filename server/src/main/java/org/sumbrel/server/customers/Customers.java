@@ -91,8 +91,29 @@ public class Customers {
   }
 
   @Transactional
-  public CustomerEntity add(Long companyId, String number, String name) {
-    return customers.save(new CustomerEntity(companyId, number, name));
+  public CustomerEntity add(Long companyId, String number, String name, Long intakeId) {
+    return customers.save(new CustomerEntity(companyId, number, name, intakeId));
+  }
+
+  /** What an intake brought of invoices and credit notes. */
+  public List<OpenItemEntity> itemsOfIntake(Long intakeId) {
+    return items.findByIntakeId(intakeId);
+  }
+
+  /**
+   * Removes the items of an intake, which nobody has settled, and the customers that it brought, as
+   * far as nothing else is written of them.
+   */
+  @Transactional
+  public void remove(Long intakeId) {
+    items.removeAllOf(intakeId);
+    // branches first, then the parents that have none any more
+    for (var unused = customers.broughtAndUnused(intakeId);
+        !unused.isEmpty();
+        unused = customers.broughtAndUnused(intakeId)) {
+      customers.deleteAll(unused);
+      customers.flush();
+    }
   }
 
   @Transactional

@@ -4,11 +4,18 @@ import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface OpenItemRepository extends JpaRepository<OpenItemEntity, Long> {
 
   List<OpenItemEntity> findByCompanyId(Long companyId);
+
+  List<OpenItemEntity> findByIntakeId(Long intakeId);
+
+  @Modifying(flushAutomatically = true, clearAutomatically = true)
+  @Query("delete from OpenItemEntity i where i.intakeId = :intake")
+  void removeAllOf(Long intake);
 
   List<OpenItemEntity> findByCompanyIdAndNumberIn(Long companyId, Collection<String> numbers);
 

@@ -244,6 +244,36 @@ public class Arrivals {
     row.setInt(at + 18, Standing.BLANK.ordinal());
   }
 
+  /**
+   * Removes what an intake brought and nobody has settled: its entries with all that hangs on them;
+   * those that were announced before are announced again.
+   */
+  public void remove(Long intakeId) {
+    client
+        .sql(
+            """
+            update bank_entry set status = 'PENDING', intake_id = announced_intake_id, announced_intake_id = null,
+              standing_rank = :blank, version = version + 1
+            where intake_id = :intake and announced_intake_id is not null
+            """)
+        .param("blank", Standing.BLANK.ordinal())
+        .param("intake", intakeId)
+        .update();
+    for (var table : List.of("proposal", "bank_entry_key")) {
+      client
+          .sql(
+              "delete from "
+                  + table
+                  + " where entry_id in (select id from bank_entry where intake_id = :intake)")
+          .param("intake", intakeId)
+          .update();
+    }
+    client
+        .sql("delete from bank_entry where intake_id = :intake")
+        .param("intake", intakeId)
+        .update();
+  }
+
   /** The bank's own words are no part of what is paid; their beginning is enough. */
   static String cut(String bankText) {
     return bankText.length() <= LONGEST_BANK_TEXT

@@ -47,6 +47,7 @@ public class BankEntryEntity {
   private Long companyId;
   private Long bankAccountId;
   private Long intakeId;
+  private Long announcedIntakeId;
   private String entryKey;
   private LocalDate bookedOn;
   private LocalDate valueOn;
@@ -83,6 +84,7 @@ public class BankEntryEntity {
 
   /** An announced entry that the bank has booked now, as this intake tells it. */
   void becomesBooked(Long byIntake, StatementEntry entry) {
+    announcedIntakeId = intakeId;
     intakeId = byIntake;
     bookedOn = entry.bookingDate();
     valueOn = entry.valueDate();

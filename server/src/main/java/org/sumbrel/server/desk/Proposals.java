@@ -62,6 +62,12 @@ public class Proposals {
     }
   }
 
+  /** Forgets all proposals of a company, which stand on what is no longer there. */
+  public void startAnew(Long companyId) {
+    proposals.forget(companyId);
+    mark(companyId);
+  }
+
   /** Proposes anew for all that waits, if anything has moved since the last time. */
   public void renew(Long companyId) {
     var state = states.locked(companyId);

@@ -3,11 +3,14 @@ package org.sumbrel.server.intake;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,9 +18,12 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.data.domain.Limit;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RequestPart;
@@ -26,7 +32,9 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
+import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.ProposalRenewal;
@@ -43,18 +51,27 @@ class IntakeController {
   private final IntakeProgress progress;
   private final Companies companies;
   private final ProposalRenewal renewal;
+  private final IntakeFiles files;
+  private final IntakeRecords records;
+  private final TakingBack takingBack;
 
   IntakeController(
       Intakes intakes,
       IntakeRepository repository,
       IntakeProgress progress,
       Companies companies,
-      ProposalRenewal renewal) {
+      ProposalRenewal renewal,
+      IntakeFiles files,
+      IntakeRecords records,
+      TakingBack takingBack) {
     this.intakes = intakes;
     this.repository = repository;
     this.progress = progress;
     this.companies = companies;
     this.renewal = renewal;
+    this.files = files;
+    this.records = records;
+    this.takingBack = takingBack;
   }
 
   record Part(@NotNull String currency, @NotNull long entries, @NotNull MoneyView amount) {}
@@ -76,7 +93,28 @@ class IntakeController {
       @NotNull List<Part> settled,
       @NotNull List<Part> debits,
       @NotNull List<Part> announced,
-      @NotNull List<String> problems) {}
+      @NotNull List<String> problems,
+      @Schema(description = "who took it back, where somebody did") String takenBackBy,
+      Instant takenBackAt) {}
+
+  record RecordView(
+      @NotNull Long id,
+      @NotNull @Schema(description = "ENTRY, INVOICE or CREDIT_NOTE") String kind,
+      @NotNull LocalDate day,
+      @NotNull String title,
+      @NotNull String text,
+      @NotNull MoneyView amount,
+      @NotNull
+          @Schema(description = "of an entry its status, of an item OPEN, PARTLY_OPEN or SETTLED")
+          String state) {}
+
+  record OneIntakeView(
+      @NotNull IntakeView intake,
+      @NotNull long sizeBytes,
+      @NotNull
+          @Schema(
+              description = "why it cannot be taken back, one sentence each; empty where it can")
+          List<String> against) {}
 
   @PostMapping(path = "/api/intakes", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @ResponseStatus(HttpStatus.CREATED)
@@ -162,7 +200,8 @@ class IntakeController {
   private IntakeView view(IntakeEntity intake, Map<String, List<Part>> parts) {
     var first =
         repository
-            .findFirstByCompanyIdAndFingerprintOrderById(intake.companyId(), intake.fingerprint())
+            .findFirstByCompanyIdAndFingerprintAndTakenBackByIsNullOrderById(
+                intake.companyId(), intake.fingerprint())
             .filter(other -> !other.id().equals(intake.id()))
             .map(IntakeEntity::fileName)
             .orElse(null);
@@ -182,6 +221,57 @@ class IntakeController {
         parts.getOrDefault("SETTLED", List.of()),
         parts.getOrDefault("DEBIT", List.of()),
         parts.getOrDefault("PENDING", List.of()),
-        intake.problems());
+        intake.problems(),
+        intake.takenBackBy(),
+        intake.takenBackAt());
+  }
+
+  @GetMapping("/api/intakes/{id}")
+  @Operation(summary = "One intake, and whether it can be taken back")
+  OneIntakeView one(@PathVariable Long id) {
+    var intake = intake(id);
+    return new OneIntakeView(
+        views(List.of(intake)).get(0),
+        intake.sizeBytes(),
+        intake.takenBackBy() == null ? takingBack.against(id) : List.of());
+  }
+
+  private IntakeEntity intake(Long id) {
+    return repository.findById(id).orElseThrow(() -> new NotThere("intake", id));
+  }
+
+  @GetMapping("/api/intakes/{id}/records")
+  @Operation(summary = "What an intake brought that was new, as it stands now, in its order")
+  Page<RecordView> records(
+      @PathVariable Long id,
+      @RequestParam(required = false) String cursor,
+      @RequestParam(defaultValue = "100") int limit) {
+    var size = Page.limit(limit);
+    var rows = records.of(intake(id).id(), Page.cursor(cursor, 0L), size + 1);
+    return Page.of(
+        rows,
+        size,
+        r -> new RecordView(r.id(), r.kind(), r.day(), r.title(), r.text(), r.amount(), r.state()),
+        r -> r.id().toString());
+  }
+
+  @GetMapping("/api/intakes/{id}/file")
+  @Operation(summary = "The file as it came")
+  void file(@PathVariable Long id, HttpServletResponse response) throws IOException {
+    var name =
+        ContentDisposition.attachment()
+            .filename(intake(id).fileName(), StandardCharsets.UTF_8)
+            .build();
+    response.setContentType(MediaType.APPLICATION_OCTET_STREAM_VALUE);
+    response.setHeader(HttpHeaders.CONTENT_DISPOSITION, name.toString());
+    files.write(id, response.getOutputStream());
+  }
+
+  @PostMapping("/api/intakes/{id}/taking-back")
+  @Operation(
+      summary = "Takes an intake back of which nothing was posted, as if its file had never come")
+  OneIntakeView takeBack(@PathVariable Long id, Principal principal) {
+    renewal.after(takingBack.takeBack(id, Actor.of(principal)));
+    return one(id);
   }
 }

@@ -35,6 +35,8 @@ class IntakeEntity {
   private int known;
   private int passedOver;
   private String problems = "";
+  private String takenBackBy;
+  private Instant takenBackAt;
 
   protected IntakeEntity() {}
 
@@ -81,12 +83,29 @@ class IntakeEntity {
     return fingerprint;
   }
 
+  long sizeBytes() {
+    return sizeBytes;
+  }
+
   String takenBy() {
     return takenBy;
   }
 
   Instant takenAt() {
     return takenAt;
+  }
+
+  String takenBackBy() {
+    return takenBackBy;
+  }
+
+  Instant takenBackAt() {
+    return takenBackAt;
+  }
+
+  void takeBack(String by, Instant at) {
+    takenBackBy = by;
+    takenBackAt = at;
   }
 
   int records() {

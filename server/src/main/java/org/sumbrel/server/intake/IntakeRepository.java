@@ -8,7 +8,7 @@ import org.springframework.data.jpa.repository.Query;
 
 interface IntakeRepository extends JpaRepository<IntakeEntity, Long> {
 
-  Optional<IntakeEntity> findFirstByCompanyIdAndFingerprintOrderById(
+  Optional<IntakeEntity> findFirstByCompanyIdAndFingerprintAndTakenBackByIsNullOrderById(
       Long companyId, String fingerprint);
 
   @Query(

@@ -3,14 +3,8 @@ package org.sumbrel.server.intake;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.FlushModeType;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.io.UncheckedIOException;
-import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
@@ -37,6 +31,7 @@ public class Intakes {
   private static final Logger LOG = LoggerFactory.getLogger(Intakes.class);
 
   private final IntakeRepository intakes;
+  private final IntakeFiles files;
   private final StatementIntake statements;
   private final ReceivablesIntake receivables;
   private final Profiles profiles;
@@ -47,6 +42,7 @@ public class Intakes {
 
   Intakes(
       IntakeRepository intakes,
+      IntakeFiles files,
       StatementIntake statements,
       ReceivablesIntake receivables,
       Profiles profiles,
@@ -55,6 +51,7 @@ public class Intakes {
       Clock clock,
       EntityManager rows) {
     this.intakes = intakes;
+    this.files = files;
     this.statements = statements;
     this.receivables = receivables;
     this.profiles = profiles;
@@ -80,10 +77,29 @@ public class Intakes {
       throws BrokenFile, IOException {
     var owner = companies.company(company);
     // both go through all bytes, so one does not wait for the other
-    var print = CompletableFuture.supplyAsync(() -> fingerprint(file));
+    var packing = CompletableFuture.supplyAsync(() -> IntakeFiles.pack(file));
+    try {
+      return take(owner, fileName, file, packing, profile, bankAccount, by);
+    } finally {
+      packing
+          .handle((packed, e) -> packed)
+          .thenAccept(p -> Optional.ofNullable(p).ifPresent(IntakeFiles.Packed::delete));
+    }
+  }
+
+  private Long take(
+      CompanyEntity owner,
+      String fileName,
+      FileBytes file,
+      CompletableFuture<IntakeFiles.Packed> packing,
+      String profile,
+      Long bankAccount,
+      String by)
+      throws BrokenFile, IOException {
     var begun = System.nanoTime();
     var content = read(owner, file, profile, bankAccount);
     LOG.info("{} read in {} ms", content.format().word(), (System.nanoTime() - begun) / 1_000_000);
+    var packed = packing.join();
     var intake =
         intakes.saveAndFlush(
             new IntakeEntity(
@@ -91,10 +107,11 @@ public class Intakes {
                 fileName,
                 content.format().word(),
                 content.profile(),
-                print.join(),
+                packed.fingerprint(),
                 file.size(),
                 by,
                 clock.instant()));
+    files.keep(intake.id(), packed);
     var outcome = keptAtOnce(owner, intake, content, bankAccount, by);
     var problems = new ArrayList<String>();
     content
@@ -140,7 +157,7 @@ public class Intakes {
       case OFX, CAMT_052, CAMT_053, CAMT_054, MT940, MT942, BAI2, STATEMENT_CSV ->
           statements.take(owner, intake.id(), content.format(), content.accounts(), bankAccount);
       case INVOICES_CSV -> receivables.takeInvoices(owner, intake.id(), content.invoices(), by);
-      case CUSTOMERS_CSV -> receivables.takeCustomers(owner, content.customers());
+      case CUSTOMERS_CSV -> receivables.takeCustomers(owner, intake.id(), content.customers());
       case ALIASES_CSV, HISTORY_CSV ->
           throw new BrokenFile(
               1,
@@ -161,16 +178,5 @@ public class Intakes {
     return currencies.size() == 1
         ? Optional.of(CurrencyUnit.of(currencies.get(0)))
         : Optional.empty();
-  }
-
-  private static String fingerprint(FileBytes file) {
-    try (var in = new DigestInputStream(file.open(), MessageDigest.getInstance("SHA-256"))) {
-      in.transferTo(OutputStream.nullOutputStream());
-      return HexFormat.of().formatHex(in.getMessageDigest().digest());
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("every Java has SHA-256", e);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
   }
 }

@@ -36,13 +36,15 @@ class ReceivablesIntake {
     this.journal = journal;
   }
 
-  Outcome takeCustomers(CompanyEntity company, List<CustomerRow> rows) throws BrokenFile {
+  Outcome takeCustomers(CompanyEntity company, Long intakeId, List<CustomerRow> rows)
+      throws BrokenFile {
     var fresh = 0;
     var byNumber = new HashMap<String, CustomerEntity>();
     for (var row : rows) {
       var known = customers.numbered(company.id(), row.customerId());
       var customer =
-          known.orElseGet(() -> customers.add(company.id(), row.customerId(), row.name()));
+          known.orElseGet(
+              () -> customers.add(company.id(), row.customerId(), row.name(), intakeId));
       customers.update(customer, row.name(), row.payerAccounts());
       byNumber.put(row.customerId(), customer);
       fresh += known.isPresent() ? 0 : 1;
@@ -106,7 +108,7 @@ class ReceivablesIntake {
     for (var row : rows) {
       var twin = known.get(row.number());
       if (twin == null) {
-        var item = toItem(company, row, owner(company, row, owners));
+        var item = toItem(company, row, owner(company, intakeId, row, owners));
         fresh.add(item);
         Posting.entryFor(item).ifPresent(entries::add);
       } else if (!twin.total().abs().equals(row.total())) {
@@ -128,12 +130,15 @@ class ReceivablesIntake {
   }
 
   private CustomerEntity owner(
-      CompanyEntity company, InvoiceRow row, Map<String, CustomerEntity> owners) {
+      CompanyEntity company, Long intakeId, InvoiceRow row, Map<String, CustomerEntity> owners) {
     return owners.computeIfAbsent(
         row.customerId(),
         number ->
             customers.add(
-                company.id(), number, row.customerName().isEmpty() ? number : row.customerName()));
+                company.id(),
+                number,
+                row.customerName().isEmpty() ? number : row.customerName(),
+                intakeId));
   }
 
   private static OpenItem toItem(CompanyEntity company, InvoiceRow row, CustomerEntity owner) {
