@@ -2,6 +2,8 @@ import { Box, Divider, IconButton, Link, ListSubheader, Menu, MenuItem, Typograp
 import { useContext, useMemo, useState, type ReactNode } from "react";
 import { Link as RouterLink, useLocation, useNavigate } from "react-router";
 import { BooksContext, useSignOut, type Books, type Me } from "../access/session";
+import { IntakeNotice } from "../intake/OnItsWay";
+import { TakeIn } from "../intake/TakeIn";
 import { onWeekday } from "../shared/dates";
 import { FlowStrip } from "./FlowStrip";
 import { KeysDialog } from "./KeysDialog";
@@ -117,7 +119,10 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
           <Box ref={setActions} sx={{ ml: "auto" }} />
         </Box>
         <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: "auto" }} key={books.company}>
-          <ActionsPlace.Provider value={actions}>{children}</ActionsPlace.Provider>
+          <TakeIn>
+            <ActionsPlace.Provider value={actions}>{children}</ActionsPlace.Provider>
+            <IntakeNotice />
+          </TakeIn>
         </Box>
       </Box>
       <KeysDialog open={keysShown} close={() => setKeysShown(false)} />

@@ -2,7 +2,6 @@ import {
   Alert,
   Box,
   Button,
-  LinearProgress,
   Link,
   MenuItem,
   Tab,
@@ -20,13 +19,14 @@ import { useEffect, useRef, useState } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
 import { api, data, type Schemas } from "../api/client";
 import { useBooks, useSession } from "../access/session";
-import { useRefresh } from "../desk/queries";
 import { Amount } from "../shared/Amount";
 import { atMoment, count } from "../shared/dates";
 import { Empty, Failed, Loading } from "../shared/States";
 import { Corrections } from "./Corrections";
 import { explainNext } from "../profiles/sample";
-import { send, type Outcome } from "./send";
+import { useIntaking } from "./intaking";
+import { OnItsWay } from "./OnItsWay";
+import type { Outcome } from "./send";
 import { Statements, useStatements } from "./Statements";
 
 type Intake = Schemas["IntakeView"];
@@ -36,60 +36,26 @@ type Shown = "files" | "statements";
 export default function IntakeView() {
   const books = useBooks();
   const session = useSession();
-  const refresh = useRefresh();
   const intakes = useQuery({
     queryKey: ["intakes", books.company],
     queryFn: async () =>
       data(await api.GET("/api/intakes", { params: { query: { company: books.company, limit: 100 } } })),
   });
-  const [busy, setBusy] = useState(0);
-  const [outcomes, setOutcomes] = useState<Outcome[]>([]);
-  const [over, setOver] = useState(false);
-  const [bankAccount, setBankAccount] = useState("");
+  const { items, take, clear, over, bankAccount, forAccount } = useIntaking();
   const [shown, setShown] = useState<Shown>("files");
   const gaps = useStatements().data?.reduce((sum, account) => sum + account.gaps, 0) ?? 0;
   const picker = useRef<HTMLInputElement>(null);
   const accounts = session.data?.companies.find((c) => c.id === books.company)?.bankAccounts ?? [];
 
-  const take = async (files: File[]) => {
-    setOutcomes([]);
-    setBusy(files.length);
-    for (const file of files) {
-      const outcome = await send(file, books.company, { bankAccount });
-      setOutcomes((all) => [...all, outcome]);
-      setBusy((n) => n - 1);
-    }
-    await refresh();
-  };
-  const takeRef = useRef(take);
-  useEffect(() => {
-    takeRef.current = take;
-  });
-  useEffect(() => {
-    if (!books.mayPost) {
-      return;
-    }
-    const drag = (event: DragEvent) => {
-      event.preventDefault();
-      setOver(event.type === "dragover");
-    };
-    const drop = (event: DragEvent) => {
-      event.preventDefault();
-      setOver(false);
-      const files = [...(event.dataTransfer?.files ?? [])];
-      if (files.length > 0) {
-        void takeRef.current(files);
-      }
-    };
-    window.addEventListener("dragover", drag);
-    window.addEventListener("dragleave", drag);
-    window.addEventListener("drop", drop);
-    return () => {
-      window.removeEventListener("dragover", drag);
-      window.removeEventListener("dragleave", drag);
-      window.removeEventListener("drop", drop);
-    };
-  }, [books.mayPost]);
+  useEffect(
+    () => () => {
+      // the choice counts here, where it is seen, and not for what is dropped on another view
+      forAccount("");
+      // what became of the files was seen here and need not be told there again
+      clear();
+    },
+    [forAccount, clear],
+  );
 
   return (
     <Box sx={{ p: 3 }}>
@@ -107,7 +73,7 @@ export default function IntakeView() {
           }}
         >
           <Box sx={{ flex: 1 }}>
-            <Typography variant="h3">Drop a file anywhere on this page</Typography>
+            <Typography variant="h3">Drop files anywhere, on any view</Typography>
             <Typography variant="body2" color="textSecondary">
               Bank statements as camt.053, camt.052, camt.054, MT940, MT942, BAI2, OFX, CSV or XLSX; invoices
               and customers as CSV or XLSX. A file is taken in as a whole or not at all, and what is known
@@ -118,7 +84,7 @@ export default function IntakeView() {
             select
             label="For"
             value={bankAccount}
-            onChange={(event) => setBankAccount(event.target.value)}
+            onChange={(event) => forAccount(event.target.value)}
             slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
             sx={{ width: 220 }}
           >
@@ -139,22 +105,15 @@ export default function IntakeView() {
             hidden
             aria-label="Files to take in"
             onChange={(event) => {
-              void take([...(event.target.files ?? [])]);
+              take([...(event.target.files ?? [])]);
               event.target.value = "";
             }}
           />
         </Box>
       )}
-      {busy > 0 && (
-        <Box sx={{ mt: 1.5 }} role="status">
-          <LinearProgress aria-label="Taking in" />
-          <Typography variant="body2">Reading {count(busy, "file")}…</Typography>
-        </Box>
-      )}
+      <OnItsWay />
       <Box aria-live="polite">
-        {outcomes.map((outcome, n) => (
-          <Told key={n} outcome={outcome} />
-        ))}
+        {items.map(({ key, outcome }) => outcome && <Told key={key} outcome={outcome} />)}
       </Box>
       <Corrections />
       <Tabs

@@ -174,7 +174,7 @@ function Keep({
   });
   const takeIn = useMutation({
     mutationFn: async () => {
-      const outcome = await send(file, books.company, { profile: name.trim() });
+      const outcome = await send(file, books.company, { profile: name.trim() }).outcome;
       if (outcome.refusal) {
         throw outcome.refusal;
       }

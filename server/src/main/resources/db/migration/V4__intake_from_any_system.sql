@@ -32,3 +32,15 @@ alter table bank_entry add foreign key (announced_intake_id) references intake;
 alter table customer add column intake_id bigint;
 alter table customer add foreign key (intake_id) references intake;
 create index open_item_by_intake on open_item (intake_id);
+
+-- intakes that run now, for whoever follows or stops them; written beside the intake's own transaction
+create table running_intake (
+  id varchar(36) primary key,
+  file_name varchar(300) not null,
+  started_by varchar(100) not null,
+  started_at timestamp with time zone not null,
+  phase varchar(20) not null,
+  done bigint not null,
+  total bigint not null,
+  stop_asked boolean not null
+);

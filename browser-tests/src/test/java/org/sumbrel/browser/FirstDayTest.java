@@ -47,7 +47,7 @@ class FirstDayTest extends BrowserTest {
     button("Sign in").click();
 
     link(Pattern.compile("^Arrived")).click();
-    assertThat(page.getByText("Drop a file anywhere on this page")).isVisible();
+    assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
     drop(Dropped.example("larkstow-operating-2026-05-29.ofx"));
     assertThat(page.getByText("37 records, 37 new, 0 known already")).isVisible();
     drop(Dropped.example("larkstow-operating-2026-05-29.ofx"));

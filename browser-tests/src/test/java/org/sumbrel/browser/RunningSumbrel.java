@@ -21,10 +21,14 @@ final class RunningSumbrel implements AutoCloseable {
 
   private final Process process;
   private final String address;
+  private final Path data;
+  private final String[] options;
 
-  private RunningSumbrel(Process process, String address) {
+  private RunningSumbrel(Process process, String address, Path data, String... options) {
     this.process = process;
     this.address = address;
+    this.data = data;
+    this.options = options;
   }
 
   /** With the demo company, as it is on its first day. */
@@ -58,7 +62,7 @@ final class RunningSumbrel implements AutoCloseable {
     var log = data.resolve("log");
     var process =
         new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();
-    return new RunningSumbrel(process, addressOf(process, log));
+    return new RunningSumbrel(process, addressOf(process, log), data, options);
   }
 
   private static String addressOf(Process process, Path log) throws IOException {
@@ -76,6 +80,17 @@ final class RunningSumbrel implements AutoCloseable {
 
   String address() {
     return address;
+  }
+
+  /** Ends the process in the middle of whatever it does, as a power failure would. */
+  void kill() {
+    process.destroyForcibly();
+    process.onExit().orTimeout(30, TimeUnit.SECONDS).join();
+  }
+
+  /** Starts anew over the data that is there. */
+  RunningSumbrel again() throws IOException {
+    return start(data, options);
   }
 
   @Override

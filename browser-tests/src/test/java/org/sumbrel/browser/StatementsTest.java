@@ -30,7 +30,7 @@ class StatementsTest extends BrowserTest {
     button("Sign in").click();
     page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile("^Arrived")))
         .click();
-    assertThat(page.getByText("Drop a file anywhere on this page")).isVisible();
+    assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
   }
 
   @AfterEach

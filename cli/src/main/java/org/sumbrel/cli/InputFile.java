@@ -14,6 +14,7 @@ import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
+import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.TextOf;
 import org.sumbrel.formats.table.ProfileYaml;
 import org.sumbrel.formats.table.TableProfile;
@@ -68,7 +69,7 @@ final class InputFile {
   /** The file, as the table that the profile describes. */
   static FileContent readBy(TableProfile profile, Path file, Optional<CurrencyUnit> currency)
       throws Wrong {
-    return read(file, () -> AnyFile.readBy(profile, FileBytes.of(file), currency));
+    return read(file, () -> AnyFile.readBy(profile, FileBytes.of(file), new Reading(currency)));
   }
 
   static TableProfile profile(Path file) throws Wrong {

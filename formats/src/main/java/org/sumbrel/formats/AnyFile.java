@@ -41,23 +41,20 @@ public final class AnyFile {
    */
   public static FileContent read(FileBytes file, Optional<CurrencyUnit> currency)
       throws BrokenFile {
-    return read(file, currency, List.of());
+    return read(file, new Reading(currency), List.of());
   }
 
   /**
    * Reads a file whole.
    *
-   * @param currency of the account it is for, where somebody said which; counts where the file is
-   *     silent
+   * @param reading with the currency of the account, where somebody said which
    * @param profiles among which a table is read by the one of its headings
    * @throws BrokenFile where it is of no known format or not a whole file of its format
    */
-  public static FileContent read(
-      FileBytes file, Optional<CurrencyUnit> currency, Collection<TableProfile> profiles)
+  public static FileContent read(FileBytes file, Reading reading, Collection<TableProfile> profiles)
       throws BrokenFile {
     try {
       requireSize(file.size(), MOST_BYTES);
-      var reading = new Reading(currency);
       var head = file.head(Recognition.HEAD);
       if (Recognition.isArchive(head)) {
         return workbook(whole(file), profiles, reading);
@@ -83,10 +80,9 @@ public final class AnyFile {
    *
    * @throws BrokenFile where the profile does not fit, or a row cannot be read
    */
-  public static FileContent readBy(
-      TableProfile profile, FileBytes file, Optional<CurrencyUnit> currency) throws BrokenFile {
+  public static FileContent readBy(TableProfile profile, FileBytes file, Reading reading)
+      throws BrokenFile {
     try {
-      var reading = new Reading(currency);
       return TableFile.of(whole(file), reading).readBy(profile, reading);
     } catch (IOException e) {
       throw new BrokenFile(0, "cannot be read: " + e.getMessage());

@@ -3,6 +3,7 @@ package org.sumbrel.formats;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.LongPredicate;
 import org.joda.money.CurrencyUnit;
 
 /**
@@ -17,9 +18,11 @@ public final class Reading {
   /** The most entries, details or rows of one file. */
   public static final int MOST_RECORDS = 1_000_000;
 
+  private static final int EVERY = 1_000;
   private static final long LONGEST_NANOS = 180_000_000_000L;
 
   private final Optional<CurrencyUnit> currency;
+  private final LongPredicate goesOn;
   private final long began = System.nanoTime();
   private final List<Problem> fatal = new ArrayList<>();
   private final List<Problem> odd = new ArrayList<>();
@@ -32,7 +35,16 @@ public final class Reading {
    *     the file is silent
    */
   public Reading(Optional<CurrencyUnit> currency) {
+    this(currency, records -> true);
+  }
+
+  /**
+   * @param currency of the account that the file is for, where somebody said which
+   * @param goesOn asked every thousand records whether reading goes on
+   */
+  public Reading(Optional<CurrencyUnit> currency, LongPredicate goesOn) {
     this.currency = currency;
+    this.goesOn = goesOn;
   }
 
   public Optional<CurrencyUnit> currency() {
@@ -77,8 +89,11 @@ public final class Reading {
       throw new BrokenFile(
           line, "the file has more than %,d records; split it".formatted(MOST_RECORDS));
     }
-    if (records % 1_000 == 0) {
+    if (records % EVERY == 0) {
       requireTime(line);
+      if (!goesOn.test(records)) {
+        throw new BrokenFile(line, "reading was stopped here");
+      }
     }
   }
 

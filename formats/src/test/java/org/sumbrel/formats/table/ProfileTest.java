@@ -19,6 +19,7 @@ import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Problem;
+import org.sumbrel.formats.Reading;
 
 /** Profiles made by example; the layout of the sample is made up, no source. */
 class ProfileTest {
@@ -82,7 +83,7 @@ class ProfileTest {
   private static FileContent read(String text, TableProfile... profiles) throws BrokenFile {
     return AnyFile.read(
         FileBytes.of(text.getBytes(Charset.forName("windows-1252"))),
-        Optional.empty(),
+        new Reading(Optional.empty()),
         List.of(profiles));
   }
 
@@ -252,7 +253,7 @@ class ProfileTest {
                 AnyFile.readBy(
                     profile,
                     FileBytes.of("a;b\n1;2\n".getBytes(StandardCharsets.UTF_8)),
-                    Optional.of(CurrencyUnit.EUR)))
+                    new Reading(Optional.of(CurrencyUnit.EUR))))
         .hasMessageContaining("headings of \"Halage export\" are not in this file");
   }
 
@@ -278,7 +279,7 @@ class ProfileTest {
             null);
     var bytes = text.getBytes(StandardCharsets.UTF_8);
     var profile = preview(bytes, asked).profile().toProfile();
-    var content = AnyFile.readBy(profile, FileBytes.of(bytes), Optional.empty());
+    var content = AnyFile.readBy(profile, FileBytes.of(bytes), new Reading(Optional.empty()));
     assertThat(amounts(only(content))).containsExactly("1234.50", "7.25");
   }
 }

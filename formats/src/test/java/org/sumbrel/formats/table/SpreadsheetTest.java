@@ -27,6 +27,7 @@ import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
+import org.sumbrel.formats.Reading;
 
 /** Workbooks as they are made by an independent writer; the layouts are made up, no source. */
 class SpreadsheetTest {
@@ -127,14 +128,14 @@ class SpreadsheetTest {
         AnyFile.readBy(
             profile,
             FileBytes.of(workbook("June", SpreadsheetTest::statement)),
-            Optional.of(CurrencyUnit.USD));
+            new Reading(Optional.of(CurrencyUnit.USD)));
     assertThat(amounts(only(content))).containsExactly("1234.50", "-0.30");
     assertThatThrownBy(
             () ->
                 AnyFile.readBy(
                     profile,
                     FileBytes.of("Date,Amount\n".getBytes(StandardCharsets.UTF_8)),
-                    Optional.empty()))
+                    new Reading(Optional.empty())))
         .hasMessageContaining("text and no workbook");
   }
 

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.PrimitiveIterator;
 import java.util.Set;
+import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.joda.money.CurrencyUnit;
@@ -174,8 +175,13 @@ public class Arrivals {
     }
   }
 
-  /** Adds entries that are new. */
-  public void add(Long companyId, Long bankAccountId, Long intakeId, List<Fresh> fresh) {
+  /**
+   * Adds entries that are new.
+   *
+   * @param told how many are added so far, again and again
+   */
+  public void add(
+      Long companyId, Long bankAccountId, Long intakeId, List<Fresh> fresh, LongConsumer told) {
     if (fresh.isEmpty()) {
       return;
     }
@@ -183,6 +189,7 @@ public class Arrivals {
     var whole = fresh.size() - fresh.size() % ROWS;
     for (var from = 0; from < whole; from += ROWS * STATEMENTS) {
       var until = Math.min(whole, from + ROWS * STATEMENTS);
+      told.accept(from);
       insert(companyId, bankAccountId, intakeId, ids, fresh.subList(from, until), ROWS);
     }
     insert(companyId, bankAccountId, intakeId, ids, fresh.subList(whole, fresh.size()), 1);

@@ -14,6 +14,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -33,6 +34,7 @@ import org.springframework.web.multipart.MultipartFile;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
@@ -54,6 +56,7 @@ class IntakeController {
   private final IntakeFiles files;
   private final IntakeRecords records;
   private final TakingBack takingBack;
+  private final RunningIntakes running;
 
   IntakeController(
       Intakes intakes,
@@ -63,7 +66,8 @@ class IntakeController {
       ProposalRenewal renewal,
       IntakeFiles files,
       IntakeRecords records,
-      TakingBack takingBack) {
+      TakingBack takingBack,
+      RunningIntakes running) {
     this.intakes = intakes;
     this.repository = repository;
     this.progress = progress;
@@ -72,6 +76,7 @@ class IntakeController {
     this.files = files;
     this.records = records;
     this.takingBack = takingBack;
+    this.running = running;
   }
 
   record Part(@NotNull String currency, @NotNull long entries, @NotNull MoneyView amount) {}
@@ -126,6 +131,11 @@ class IntakeController {
       @RequestParam(required = false) String profile,
       @RequestParam(required = false) Long bankAccount,
       @RequestParam(required = false) Long company,
+      @RequestParam(required = false)
+          @Schema(
+              description =
+                  "a UUID of the caller's, by which the intake can be followed and stopped")
+          UUID run,
       Principal principal)
       throws IOException, BrokenFile {
     var owner = companies.company(company).id();
@@ -135,16 +145,42 @@ class IntakeController {
             .orElse("(no name)");
     var begun = System.nanoTime();
     var id =
-        takeOnce(
-            owner,
+        followed(
+            run,
             name,
-            bytes(file),
-            profile == null ? "" : profile.strip(),
-            bankAccount,
-            principal.getName());
+            principal.getName(),
+            watch ->
+                takeOnce(
+                    owner,
+                    name,
+                    bytes(file),
+                    profile == null ? "" : profile.strip(),
+                    bankAccount,
+                    principal.getName(),
+                    watch));
     LOG.info("intake {} taken in in {} ms", id, (System.nanoTime() - begun) / 1_000_000);
     renewal.after(owner);
     return views(List.of(repository.findById(id).orElseThrow())).get(0);
+  }
+
+  @FunctionalInterface
+  private interface Taking {
+    Long take(IntakeWatch watch) throws BrokenFile, IOException;
+  }
+
+  private Long followed(UUID run, String name, String by, Taking taking)
+      throws BrokenFile, IOException {
+    if (run == null) {
+      return taking.take(IntakeWatch.none());
+    }
+    running.begin(run.toString(), name, by);
+    try {
+      return taking.take(new IntakeWatch(running, run.toString()));
+    } catch (IntakeWatch.Stopped stopped) {
+      throw new Conflict("STOPPED", stopped.getMessage());
+    } finally {
+      running.end(run.toString());
+    }
   }
 
   /**
@@ -152,12 +188,18 @@ class IntakeController {
    * known.
    */
   private Long takeOnce(
-      Long owner, String name, FileBytes file, String profile, Long bankAccount, String by)
+      Long owner,
+      String name,
+      FileBytes file,
+      String profile,
+      Long bankAccount,
+      String by,
+      IntakeWatch watch)
       throws BrokenFile, IOException {
     try {
-      return intakes.take(owner, name, file, profile, bankAccount, by);
+      return intakes.take(owner, name, file, profile, bankAccount, by, watch);
     } catch (DataIntegrityViolationException e) {
-      return intakes.take(owner, name, file, profile, bankAccount, by);
+      return intakes.take(owner, name, file, profile, bankAccount, by, watch);
     }
   }
 

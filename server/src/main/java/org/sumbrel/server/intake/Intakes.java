@@ -18,6 +18,7 @@ import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
+import org.sumbrel.formats.Reading;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
@@ -61,25 +62,40 @@ public class Intakes {
     this.rows = rows;
   }
 
+  /** Reads a file and keeps what is new in it, while nobody follows. */
+  @Transactional(rollbackFor = Exception.class)
+  public Long take(
+      Long company, String fileName, FileBytes file, String profile, Long bankAccount, String by)
+      throws BrokenFile, IOException {
+    return take(company, fileName, file, profile, bankAccount, by, IntakeWatch.none());
+  }
+
   /**
    * Reads a file and keeps what is new in it.
    *
    * @param company for which, or null for the first
    * @param profile by which the file is to be read, or empty where its headings tell
    * @param bankAccount the account a statement is for, or null where the file says
+   * @param watch that follows it and may stop it
    * @return the intake's id
    * @throws BrokenFile where it cannot be kept whole; then nothing of it is
    * @throws IOException where its bytes cannot be read
    */
   @Transactional(rollbackFor = Exception.class)
-  public Long take(
-      Long company, String fileName, FileBytes file, String profile, Long bankAccount, String by)
+  Long take(
+      Long company,
+      String fileName,
+      FileBytes file,
+      String profile,
+      Long bankAccount,
+      String by,
+      IntakeWatch watch)
       throws BrokenFile, IOException {
     var owner = companies.company(company);
     // both go through all bytes, so one does not wait for the other
     var packing = CompletableFuture.supplyAsync(() -> IntakeFiles.pack(file));
     try {
-      return take(owner, fileName, file, packing, profile, bankAccount, by);
+      return take(owner, fileName, file, packing, profile, bankAccount, by, watch);
     } finally {
       packing
           .handle((packed, e) -> packed)
@@ -94,10 +110,11 @@ public class Intakes {
       CompletableFuture<IntakeFiles.Packed> packing,
       String profile,
       Long bankAccount,
-      String by)
+      String by,
+      IntakeWatch watch)
       throws BrokenFile, IOException {
     var begun = System.nanoTime();
-    var content = read(owner, file, profile, bankAccount);
+    var content = read(owner, file, profile, bankAccount, watch);
     LOG.info("{} read in {} ms", content.format().word(), (System.nanoTime() - begun) / 1_000_000);
     var packed = packing.join();
     var intake =
@@ -112,7 +129,7 @@ public class Intakes {
                 by,
                 clock.instant()));
     files.keep(intake.id(), packed);
-    var outcome = keptAtOnce(owner, intake, content, bankAccount, by);
+    var outcome = keptAtOnce(owner, intake, content, bankAccount, by, watch);
     var problems = new ArrayList<String>();
     content
         .problems()
@@ -127,12 +144,20 @@ public class Intakes {
     return intake.id();
   }
 
-  private FileContent read(CompanyEntity owner, FileBytes file, String profile, Long bankAccount)
+  private FileContent read(
+      CompanyEntity owner, FileBytes file, String profile, Long bankAccount, IntakeWatch watch)
       throws BrokenFile {
-    var currency = currency(owner, bankAccount);
-    return profile.isEmpty()
-        ? AnyFile.read(file, currency, profiles.of(owner.id()))
-        : AnyFile.readBy(profiles.named(owner.id(), profile), file, currency);
+    var reading = new Reading(currency(owner, bankAccount), watch::read);
+    try {
+      return profile.isEmpty()
+          ? AnyFile.read(file, reading, profiles.of(owner.id()))
+          : AnyFile.readBy(profiles.named(owner.id(), profile), file, reading);
+    } catch (BrokenFile broken) {
+      if (watch.stopped()) {
+        throw new IntakeWatch.Stopped();
+      }
+      throw broken;
+    }
   }
 
   /**
@@ -140,23 +165,35 @@ public class Intakes {
    * are new.
    */
   private Outcome keptAtOnce(
-      CompanyEntity owner, IntakeEntity intake, FileContent content, Long bankAccount, String by)
+      CompanyEntity owner,
+      IntakeEntity intake,
+      FileContent content,
+      Long bankAccount,
+      String by,
+      IntakeWatch watch)
       throws BrokenFile {
     rows.setFlushMode(FlushModeType.COMMIT);
     try {
-      return keep(owner, intake, content, bankAccount, by);
+      return keep(owner, intake, content, bankAccount, by, watch);
     } finally {
       rows.setFlushMode(FlushModeType.AUTO);
     }
   }
 
   private Outcome keep(
-      CompanyEntity owner, IntakeEntity intake, FileContent content, Long bankAccount, String by)
+      CompanyEntity owner,
+      IntakeEntity intake,
+      FileContent content,
+      Long bankAccount,
+      String by,
+      IntakeWatch watch)
       throws BrokenFile {
     return switch (content.format()) {
       case OFX, CAMT_052, CAMT_053, CAMT_054, MT940, MT942, BAI2, STATEMENT_CSV ->
-          statements.take(owner, intake.id(), content.format(), content.accounts(), bankAccount);
-      case INVOICES_CSV -> receivables.takeInvoices(owner, intake.id(), content.invoices(), by);
+          statements.take(
+              owner, intake.id(), content.format(), content.accounts(), bankAccount, watch);
+      case INVOICES_CSV ->
+          receivables.takeInvoices(owner, intake.id(), content.invoices(), by, watch);
       case CUSTOMERS_CSV -> receivables.takeCustomers(owner, intake.id(), content.customers());
       case ALIASES_CSV, HISTORY_CSV ->
           throw new BrokenFile(

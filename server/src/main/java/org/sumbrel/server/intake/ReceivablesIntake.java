@@ -67,13 +67,15 @@ class ReceivablesIntake {
     return new Outcome(rows.size(), fresh, rows.size() - fresh, 0, List.of());
   }
 
-  Outcome takeInvoices(CompanyEntity company, Long intakeId, List<InvoiceRow> rows, String by)
+  Outcome takeInvoices(
+      CompanyEntity company, Long intakeId, List<InvoiceRow> rows, String by, IntakeWatch watch)
       throws BrokenFile {
     requireDistinct(rows);
     var outcome = Outcome.none();
     var owners = customers.byNumber(company.id());
     for (var from = 0; from < rows.size(); from += CHUNK) {
       var chunk = rows.subList(from, Math.min(rows.size(), from + CHUNK));
+      watch.kept(from, rows.size());
       outcome = outcome.plus(takeChunk(company, intakeId, chunk, by, owners));
     }
     return outcome;

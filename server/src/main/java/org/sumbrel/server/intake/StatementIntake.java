@@ -68,12 +68,17 @@ class StatementIntake {
    *     kept whole
    */
   Outcome take(
-      CompanyEntity company, Long intakeId, Format format, List<AccountStatement> all, Long asked)
+      CompanyEntity company,
+      Long intakeId,
+      Format format,
+      List<AccountStatement> all,
+      Long asked,
+      IntakeWatch watch)
       throws BrokenFile {
     var outcome = Outcome.none();
     for (var statement : all) {
       var account = accountOf(company, statement, asked);
-      outcome = outcome.plus(take(company, intakeId, format, statement, account));
+      outcome = outcome.plus(take(company, intakeId, format, statement, account, watch));
     }
     return outcome;
   }
@@ -155,7 +160,8 @@ class StatementIntake {
       Long intakeId,
       Format format,
       AccountStatement statement,
-      BankAccountEntity account)
+      BankAccountEntity account,
+      IntakeWatch watch)
       throws BrokenFile {
     var source = source(format);
     var told = new Told();
@@ -227,7 +233,7 @@ class StatementIntake {
               + " announced and not booked yet; kept apart until then");
     }
     told.missing(statement, source, known, meetings, intakeId);
-    add(company, account, intakeId, fresh, others);
+    add(company, account, intakeId, fresh, others, watch);
     statements.saveAndFlush(row);
     told.chain(account, row);
     return new Outcome(
@@ -243,7 +249,8 @@ class StatementIntake {
       BankAccountEntity account,
       Long intakeId,
       List<Arrivals.Fresh> fresh,
-      List<Arrivals.OtherId> others) {
+      List<Arrivals.OtherId> others,
+      IntakeWatch watch) {
     var keys = new HashSet<String>();
     fresh.forEach(f -> keys.add(f.key()));
     others.forEach(o -> keys.add(o.key()));
@@ -256,7 +263,7 @@ class StatementIntake {
               ? one
               : one.called(one.key() + "#" + one.entry().bookingDate() + "#" + intakeId));
     }
-    arrivals.add(company.id(), account.id(), intakeId, rows);
+    arrivals.add(company.id(), account.id(), intakeId, rows, done -> watch.kept(done, rows.size()));
     arrivals.call(account.id(), others.stream().filter(o -> taken.add(o.key())).toList());
   }
 

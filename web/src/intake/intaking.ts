@@ -1,0 +1,35 @@
+import { createContext, useContext } from "react";
+import type { Outcome, Progress } from "./send";
+
+/** A file that waits, is on its way, or has come through. */
+export interface Item {
+  key: number;
+  file: File;
+  progress?: Progress;
+  outcome?: Outcome;
+}
+
+/** What is being taken in, wherever on the page it was dropped. */
+export interface Intaking {
+  items: Item[];
+  take: (files: File[]) => void;
+  /** Stops what is on its way and leaves the rest. */
+  stop: () => void;
+  /** Forgets what has come through. */
+  clear: () => void;
+  /** The bank account that files are for, where they do not say; empty for the one they name. */
+  bankAccount: string;
+  forAccount: (bankAccount: string) => void;
+  /** Whether files are held over the page. */
+  over: boolean;
+}
+
+export const IntakingContext = createContext<Intaking | null>(null);
+
+export function useIntaking(): Intaking {
+  const intaking = useContext(IntakingContext);
+  if (!intaking) {
+    throw new Error("nothing is taken in outside the frame");
+  }
+  return intaking;
+}
