@@ -11,6 +11,7 @@ import org.sumbrel.formats.mt.MtReader;
 import org.sumbrel.formats.ofx.OfxReader;
 import org.sumbrel.formats.table.TableFile;
 import org.sumbrel.formats.table.TableProfile;
+import org.sumbrel.formats.ubl.UblReader;
 
 /** Reads a file of any known format; the format is recognised by the content, never by the name. */
 public final class AnyFile {
@@ -68,6 +69,7 @@ public final class AnyFile {
         case BAI2 -> Bai2Reader.read(file, reading);
         case MT940, MT942 -> MtReader.read(TextOf.bytes(whole(file)), reading);
         case OFX -> OfxReader.read(whole(file), reading);
+        case UBL_INVOICE, UBL_CREDIT_NOTE -> UblReader.read(file, format.get(), reading);
         default -> throw BrokenFile.notYet(format.get());
       };
     } catch (IOException e) {

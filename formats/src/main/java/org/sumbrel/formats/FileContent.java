@@ -44,9 +44,10 @@ public record FileContent(
         format, "", accounts, List.of(), List.of(), List.of(), List.of(), problems);
   }
 
-  public static FileContent ofInvoices(List<InvoiceRow> invoices, List<Problem> problems) {
+  public static FileContent ofInvoices(
+      Format format, List<InvoiceRow> invoices, List<Problem> problems) {
     return new FileContent(
-        Format.INVOICES_CSV, "", List.of(), invoices, List.of(), List.of(), List.of(), problems);
+        format, "", List.of(), invoices, List.of(), List.of(), List.of(), problems);
   }
 
   public static FileContent ofCustomers(List<CustomerRow> customers, List<Problem> problems) {

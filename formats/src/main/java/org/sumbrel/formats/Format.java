@@ -19,8 +19,8 @@ public enum Format {
   PAYOUT_CSV("payout-csv", "a payout file as CSV", false),
   X12_820("x12-820", "an X12 820 remittance advice", false),
   X12_823("x12-823", "an X12 823 lockbox", false),
-  UBL_INVOICE("ubl-invoice", "a UBL invoice", false),
-  UBL_CREDIT_NOTE("ubl-credit-note", "a UBL credit note", false);
+  UBL_INVOICE("ubl-invoice", "a UBL invoice", true),
+  UBL_CREDIT_NOTE("ubl-credit-note", "a UBL credit note", true);
 
   private final String word;
   private final String described;

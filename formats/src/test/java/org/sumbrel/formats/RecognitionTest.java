@@ -16,8 +16,6 @@ class RecognitionTest {
       value = {
         "ISA*00*          *00*          *ZZ*A              *ZZ*B              *260529*1200*U*00401*1*0*P*>~GS*RA*A*B*20260529*1200*1*X*004010~ST*820*0001~|X12 820 remittance advice",
         "ISA*00*          *00*          *ZZ*A              *ZZ*B              *260529*1200*U*00401*1*0*P*>~GS*LB*A*B*20260529*1200*1*X*004010~ST*823*0001~|X12 823 lockbox",
-        "<Invoice xmlns='urn:oasis:names:specification:ubl:schema:xsd:Invoice-2'/>|UBL invoice",
-        "<CreditNote xmlns='urn:oasis:names:specification:ubl:schema:xsd:CreditNote-2'/>|UBL credit note",
         "type,reference,date,gross,fee,net|payout file",
         "lockbox,batch,check_number,amount|lockbox list"
       })
@@ -44,7 +42,7 @@ class RecognitionTest {
       delimiter = '|',
       value = {
         "%PDF-1.7|a PDF",
-        "PK\u0003\u0004rest|ZIP",
+        "PK\u0003\u0004rest|archive is damaged",
         "<!DOCTYPE html><html><body>Session expired</body></html>|web page",
         "<Document xmlns='urn:iso:std:iso:20022:tech:xsd:pain.001.001.09'/>|begins with <Document>",
         "{1:F01AAAABBXXAXXX0000000000}{2:I103AAAABBXXXXXXN}{4:|MT103",

@@ -8,6 +8,7 @@ import org.sumbrel.core.receivables.EarlyPaymentTerms;
 /**
  * An invoice or credit note as a file gives it.
  *
+ * @param customerId the customer's number; empty where the file gives only the name
  * @param total positive for both kinds
  * @param open what is left of it, positive for both kinds, at most the total
  */
@@ -23,4 +24,22 @@ public record InvoiceRow(
     String orderReference,
     String creditorReference,
     Optional<EarlyPaymentTerms> terms,
-    int line) {}
+    int line) {
+
+  /** The same, of the customer with this number. */
+  public InvoiceRow of(String customerNumber) {
+    return new InvoiceRow(
+        number,
+        creditNote,
+        customerNumber,
+        customerName,
+        issueDate,
+        dueDate,
+        total,
+        open,
+        orderReference,
+        creditorReference,
+        terms,
+        line);
+  }
+}

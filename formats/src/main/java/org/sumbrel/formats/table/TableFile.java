@@ -189,7 +189,7 @@ public final class TableFile {
       case INVOICES -> {
         var invoices = InvoiceTable.read(profile, rows, reading);
         reading.requireSound();
-        yield FileContent.ofInvoices(invoices, reading.odd());
+        yield FileContent.ofInvoices(Format.INVOICES_CSV, invoices, reading.odd());
       }
       case CUSTOMERS -> {
         var customers = CustomerTables.customers(profile, rows, reading);

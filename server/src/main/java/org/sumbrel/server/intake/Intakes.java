@@ -192,7 +192,7 @@ public class Intakes {
       case OFX, CAMT_052, CAMT_053, CAMT_054, MT940, MT942, BAI2, STATEMENT_CSV ->
           statements.take(
               owner, intake.id(), content.format(), content.accounts(), bankAccount, watch);
-      case INVOICES_CSV ->
+      case INVOICES_CSV, UBL_INVOICE, UBL_CREDIT_NOTE ->
           receivables.takeInvoices(owner, intake.id(), content.invoices(), by, watch);
       case CUSTOMERS_CSV -> receivables.takeCustomers(owner, intake.id(), content.customers());
       case ALIASES_CSV, HISTORY_CSV ->

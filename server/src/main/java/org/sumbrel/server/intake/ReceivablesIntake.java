@@ -1,9 +1,11 @@
 package org.sumbrel.server.intake;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.journal.JournalEntry;
@@ -73,12 +75,55 @@ class ReceivablesIntake {
     requireDistinct(rows);
     var outcome = Outcome.none();
     var owners = customers.byNumber(company.id());
+    rows = withNumbers(rows, owners.values());
     for (var from = 0; from < rows.size(); from += CHUNK) {
       var chunk = rows.subList(from, Math.min(rows.size(), from + CHUNK));
       watch.kept(from, rows.size());
       outcome = outcome.plus(takeChunk(company, intakeId, chunk, by, owners));
     }
     return outcome;
+  }
+
+  /** Where a file gives a customer's name only, the one who is called so. */
+  private static List<InvoiceRow> withNumbers(
+      List<InvoiceRow> rows, Collection<CustomerEntity> owners) throws BrokenFile {
+    if (rows.stream().noneMatch(r -> r.customerId().isEmpty())) {
+      return rows;
+    }
+    var named = new HashMap<String, List<String>>();
+    for (var owner : owners) {
+      named
+          .computeIfAbsent(owner.name().toLowerCase(Locale.ROOT), n -> new ArrayList<>())
+          .add(owner.number());
+    }
+    var numbered = new ArrayList<InvoiceRow>();
+    var problems = new ArrayList<Problem>();
+    for (var row : rows) {
+      var found =
+          row.customerId().isEmpty()
+              ? named.getOrDefault(row.customerName().toLowerCase(Locale.ROOT), List.of())
+              : List.of(row.customerId());
+      if (found.size() == 1) {
+        numbered.add(row.of(found.get(0)));
+      } else {
+        problems.add(
+            new Problem(
+                row.line(),
+                found.isEmpty()
+                    ? "the file gives no customer's number, and nobody is called \""
+                        + row.customerName()
+                        + "\"; take the customer in first"
+                    : "the file gives no customer's number, and "
+                        + String.join(", ", found)
+                        + " are all called \""
+                        + row.customerName()
+                        + "\""));
+      }
+    }
+    if (!problems.isEmpty()) {
+      throw new BrokenFile(problems);
+    }
+    return numbered;
   }
 
   private static void requireDistinct(List<InvoiceRow> rows) throws BrokenFile {

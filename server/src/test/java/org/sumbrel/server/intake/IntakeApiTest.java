@@ -124,6 +124,27 @@ class IntakeApiTest {
   }
 
   @Test
+  void takesAUblInvoiceForTheCustomerThatItNames() {
+    var ubl =
+        "<Invoice xmlns='urn:oasis:names:specification:ubl:schema:xsd:Invoice-2'><ID>UBL-1</ID><IssueDate>2026-05-04</IssueDate>"
+            + "<DueDate>2026-06-03</DueDate><DocumentCurrencyCode>USD</DocumentCurrencyCode><AccountingCustomerParty><Party>"
+            + "<PartyName><Name>Ublstone Cafe</Name></PartyName></Party></AccountingCustomerParty><LegalMonetaryTotal>"
+            + "<PayableAmount currencyID='USD'>88.20</PayableAmount></LegalMonetaryTotal></Invoice>";
+    var unknown = maren.drop("invoice.xml", ubl);
+    assertThat(unknown.status()).isEqualTo(422);
+    assertThat(unknown.text("/detail")).contains("nobody is called \"Ublstone Cafe\"");
+    expect(201, maren.drop("c.csv", "customer_id,name\nUBLC,Ublstone Cafe\n"));
+    assertThat(expect(201, maren.drop("invoice.xml", ubl)).body().at("/format").asText())
+        .isEqualTo("ubl-invoice");
+    var item = maren.get("/api/open-items?q=UBL-1").body().at("/rows/0");
+    assertThat(item.at("/open/amount").asText()).isEqualTo("88.20");
+    assertThat(item.at("/customerName").asText()).isEqualTo("Ublstone Cafe");
+    expect(201, maren.drop("c.csv", "customer_id,name\nUBLD,Ublstone cafe\n"));
+    assertThat(maren.drop("other.xml", ubl.replace("UBL-1", "UBL-2")).text("/detail"))
+        .contains("are all called", "UBLC", "UBLD");
+  }
+
+  @Test
   void takesTheSameFileOnceWhenItComesTwiceAtTheSameMoment() throws Exception {
     var text = new StringBuilder(HEAD);
     for (var n = 0; n < 50; n++) {
