@@ -76,8 +76,8 @@ export default function IntakeView() {
             <Typography variant="h3">Drop files anywhere, on any view</Typography>
             <Typography variant="body2" color="textSecondary">
               Bank statements as camt.053, camt.052, camt.054, MT940, MT942, BAI2, OFX, CSV or XLSX; invoices
-              and customers as CSV or XLSX. A file is taken in as a whole or not at all, and what is known
-              already changes nothing, whatever format it came in.
+              as CSV, XLSX or UBL; customers as CSV or XLSX. A file is taken in as a whole or not at all, and
+              what is known already changes nothing, whatever format it came in.
             </Typography>
           </Box>
           <TextField
@@ -150,7 +150,7 @@ function Told({ outcome }: { outcome: Outcome }) {
     const { problems } = outcome.refusal;
     return (
       <Alert
-        severity="error"
+        severity={outcome.refusal.code === "STOPPED" ? "info" : "error"}
         variant="outlined"
         sx={{ mt: 1.5 }}
         action={

@@ -55,9 +55,9 @@ export function IntakeNotice() {
       sx={{
         position: "fixed",
         // on the desk, over the end of the queue and not over what is worked on
-        left: 12,
-        bottom: 12,
-        width: 300,
+        left: 8,
+        bottom: 84,
+        width: 280,
         maxHeight: "60vh",
         overflow: "auto",
         zIndex: "snackbar",
@@ -74,7 +74,11 @@ export function IntakeNotice() {
         outcome ? (
           <Box
             key={key}
-            sx={{ fontSize: 13, py: 0.5, color: outcome.refusal ? "error.main" : "text.primary" }}
+            sx={{
+              fontSize: 13,
+              py: 0.5,
+              color: outcome.refusal && outcome.refusal.code !== "STOPPED" ? "error.main" : "text.primary",
+            }}
           >
             <strong>{file.name}</strong>:{" "}
             {outcome.refusal

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { useBooks } from "../access/session";
+import { Refusal } from "../api/client";
 import { useRefresh } from "../desk/queries";
 import { IntakingContext, type Intaking, type Item } from "./intaking";
 import { send, type Sending } from "./send";
@@ -46,9 +47,10 @@ export function TakeIn({ children }: { children: ReactNode }) {
         }
       },
       stop: () => {
-        const rest = new Set(left.current.map((item) => item.key));
+        for (const { key, file } of left.current) {
+          put(key, { outcome: { file, refusal: new Refusal(0, "STOPPED", "It was not begun.") } });
+        }
         left.current = [];
-        setItems((all) => all.filter((item) => !rest.has(item.key)));
         sending.current?.stop();
       },
       clear,

@@ -13,7 +13,7 @@ export interface Item {
 export interface Intaking {
   items: Item[];
   take: (files: File[]) => void;
-  /** Stops what is on its way and leaves the rest. */
+  /** Stops what is on its way; what waits behind it is not begun. */
   stop: () => void;
   /** Forgets what has come through. */
   clear: () => void;

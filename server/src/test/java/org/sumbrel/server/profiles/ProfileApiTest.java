@@ -17,7 +17,7 @@ import org.sumbrel.server.Clerk.Answer;
 
 /** Profiles through the API: looked at, kept, known again, changed by one at a time, handed on. */
 @ApiTest
-@TestPropertySource(properties = "sumbrel.test.books=profiles")
+@TestPropertySource(properties = "sumbrel.test.books=intake")
 class ProfileApiTest {
 
   private static final ObjectMapper JSON = new ObjectMapper();
