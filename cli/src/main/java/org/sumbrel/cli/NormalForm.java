@@ -11,6 +11,8 @@ import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.receivables.CustomerRow;
 import org.sumbrel.formats.receivables.InvoiceRow;
+import org.sumbrel.formats.remittance.RemittanceAdvice;
+import org.sumbrel.formats.remittance.RemittanceItem;
 import org.sumbrel.formats.statement.AccountStatement;
 import org.sumbrel.formats.statement.AccountStatement.Balance;
 import org.sumbrel.formats.statement.EntryDetail;
@@ -31,7 +33,7 @@ final class NormalForm {
     document.put("accounts", content.accounts().stream().map(NormalForm::account).toList());
     document.put("batches", List.of());
     document.put("payouts", List.of());
-    document.put("remittances", List.of());
+    document.put("remittances", content.remittances().stream().map(NormalForm::advice).toList());
     document.put("invoices", content.invoices().stream().map(NormalForm::invoice).toList());
     document.put("customers", content.customers().stream().map(NormalForm::customer).toList());
     document.put(
@@ -40,6 +42,25 @@ final class NormalForm {
             .map(p -> fields("line", p.line(), "message", p.message()))
             .toList());
     return document;
+  }
+
+  private static Map<String, Object> advice(RemittanceAdvice advice) {
+    return fields(
+        "trace", advice.trace(),
+        "date", advice.date().map(LocalDate::toString).orElse(null),
+        "payerName", advice.payerName(),
+        "total", MoneyText.plain(advice.total()),
+        "currency", advice.total().getCurrencyUnit().getCode(),
+        "items", advice.items().stream().map(NormalForm::paid).toList());
+  }
+
+  private static Map<String, Object> paid(RemittanceItem item) {
+    return fields(
+        "reference", item.reference(),
+        "amount", MoneyText.plain(item.amount()),
+        "discount", MoneyText.plain(item.discount()),
+        "adjustment", MoneyText.plain(item.adjustment()),
+        "reason", item.reason());
   }
 
   private static Map<String, Object> account(AccountStatement statement) {

@@ -12,6 +12,7 @@ import org.sumbrel.formats.ofx.OfxReader;
 import org.sumbrel.formats.table.TableFile;
 import org.sumbrel.formats.table.TableProfile;
 import org.sumbrel.formats.ubl.UblReader;
+import org.sumbrel.formats.x12.RemittanceReader;
 
 /** Reads a file of any known format; the format is recognised by the content, never by the name. */
 public final class AnyFile {
@@ -70,6 +71,10 @@ public final class AnyFile {
         case MT940, MT942 -> MtReader.read(TextOf.bytes(whole(file)), reading);
         case OFX -> OfxReader.read(whole(file), reading);
         case UBL_INVOICE, UBL_CREDIT_NOTE -> UblReader.read(file, format.get(), reading);
+        case X12_820 -> {
+          requireSize(file.size(), MOST_BYTES_OF_TEXT);
+          yield RemittanceReader.read(file, reading);
+        }
         default -> throw BrokenFile.notYet(format.get());
       };
     } catch (IOException e) {

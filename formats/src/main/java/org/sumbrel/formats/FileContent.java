@@ -5,6 +5,7 @@ import org.sumbrel.formats.receivables.AliasRow;
 import org.sumbrel.formats.receivables.CustomerRow;
 import org.sumbrel.formats.receivables.InvoiceRow;
 import org.sumbrel.formats.receivables.PastPaymentRow;
+import org.sumbrel.formats.remittance.RemittanceAdvice;
 import org.sumbrel.formats.statement.AccountStatement;
 
 /**
@@ -21,6 +22,7 @@ public record FileContent(
     List<CustomerRow> customers,
     List<AliasRow> aliases,
     List<PastPaymentRow> history,
+    List<RemittanceAdvice> remittances,
     List<Problem> problems) {
 
   public FileContent {
@@ -29,39 +31,86 @@ public record FileContent(
     customers = List.copyOf(customers);
     aliases = List.copyOf(aliases);
     history = List.copyOf(history);
+    remittances = List.copyOf(remittances);
     problems = List.copyOf(problems);
   }
 
   /** The same, read by a profile. */
   public FileContent readBy(String profileName) {
     return new FileContent(
-        format, profileName, accounts, invoices, customers, aliases, history, problems);
+        format,
+        profileName,
+        accounts,
+        invoices,
+        customers,
+        aliases,
+        history,
+        remittances,
+        problems);
   }
 
   public static FileContent ofStatements(
       Format format, List<AccountStatement> accounts, List<Problem> problems) {
     return new FileContent(
-        format, "", accounts, List.of(), List.of(), List.of(), List.of(), problems);
+        format, "", accounts, List.of(), List.of(), List.of(), List.of(), List.of(), problems);
   }
 
   public static FileContent ofInvoices(
       Format format, List<InvoiceRow> invoices, List<Problem> problems) {
     return new FileContent(
-        format, "", List.of(), invoices, List.of(), List.of(), List.of(), problems);
+        format, "", List.of(), invoices, List.of(), List.of(), List.of(), List.of(), problems);
   }
 
   public static FileContent ofCustomers(List<CustomerRow> customers, List<Problem> problems) {
     return new FileContent(
-        Format.CUSTOMERS_CSV, "", List.of(), List.of(), customers, List.of(), List.of(), problems);
+        Format.CUSTOMERS_CSV,
+        "",
+        List.of(),
+        List.of(),
+        customers,
+        List.of(),
+        List.of(),
+        List.of(),
+        problems);
   }
 
   public static FileContent ofAliases(List<AliasRow> aliases) {
     return new FileContent(
-        Format.ALIASES_CSV, "", List.of(), List.of(), List.of(), aliases, List.of(), List.of());
+        Format.ALIASES_CSV,
+        "",
+        List.of(),
+        List.of(),
+        List.of(),
+        aliases,
+        List.of(),
+        List.of(),
+        List.of());
   }
 
   public static FileContent ofHistory(List<PastPaymentRow> history) {
     return new FileContent(
-        Format.HISTORY_CSV, "", List.of(), List.of(), List.of(), List.of(), history, List.of());
+        Format.HISTORY_CSV,
+        "",
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        history,
+        List.of(),
+        List.of());
+  }
+
+  public static FileContent ofRemittances(
+      List<RemittanceAdvice> remittances, List<Problem> problems) {
+    return new FileContent(
+        Format.X12_820,
+        "",
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        remittances,
+        problems);
   }
 }

@@ -17,7 +17,7 @@ public enum Format {
   LOCKBOX_BAI("lockbox-bai", "a BAI lockbox file", false),
   LOCKBOX_CSV("lockbox-csv", "a lockbox list as CSV", false),
   PAYOUT_CSV("payout-csv", "a payout file as CSV", false),
-  X12_820("x12-820", "an X12 820 remittance advice", false),
+  X12_820("x12-820", "an X12 820 remittance advice", true),
   X12_823("x12-823", "an X12 823 lockbox", false),
   UBL_INVOICE("ubl-invoice", "a UBL invoice", true),
   UBL_CREDIT_NOTE("ubl-credit-note", "a UBL credit note", true);

@@ -36,6 +36,9 @@ class HostileFilesTest {
     SAMPLES.put("bai2", TestFiles.text("bai2/report-example.bai"));
     SAMPLES.put("ofx1", TestFiles.text("ofx/specification-1.ofx"));
     SAMPLES.put("ofx2", TestFiles.text("ofx/specification-2.ofx"));
+    SAMPLES.put("x12", TestFiles.text("x12/advice-820.edi"));
+    SAMPLES.put(
+        "ubl", TestFiles.text("external/test-ubl/invoice/UBL-Invoice-2.1-Example-Trivial.xml"));
     SAMPLES.put(
         "csv",
         "Konto;DE89370400440532013000\n\nBuchungstag;Wert;Umsatz;Währung;Auftraggeber;Verwendungszweck;Saldo\n"
@@ -70,7 +73,9 @@ class HostileFilesTest {
   }
 
   private static int entries(FileContent content) {
-    return content.accounts().stream().mapToInt(a -> a.entries().size()).sum();
+    return content.accounts().stream().mapToInt(a -> a.entries().size()).sum()
+        + content.invoices().size()
+        + content.remittances().stream().mapToInt(a -> a.items().size()).sum();
   }
 
   /** A file cut anywhere is refused, or it says something, or nothing was lost. */

@@ -13,9 +13,12 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.function.Consumer;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.dhatim.fastexcel.Workbook;
@@ -152,6 +155,21 @@ class SpreadsheetTest {
     for (var length = 4; length < whole.length; length += 97) {
       var cut = Arrays.copyOf(whole, length);
       assertThatThrownBy(() -> read(cut)).isInstanceOf(BrokenFile.class);
+    }
+  }
+
+  @Property(tries = 400)
+  void bitsOfAWorkbookMayFlip(@ForAll Random random) throws IOException {
+    var bytes = workbook(SpreadsheetTest::statement);
+    for (var n = 1 + random.nextInt(8); n > 0; n--) {
+      bytes[random.nextInt(bytes.length)] ^= (byte) (1 << random.nextInt(8));
+    }
+    try {
+      assertThat(read(bytes).problems()).allSatisfy(p -> assertThat(p.message()).isNotBlank());
+    } catch (BrokenFile broken) {
+      assertThat(broken.problems())
+          .isNotEmpty()
+          .allSatisfy(p -> assertThat(p.message()).isNotBlank().hasSizeLessThan(1_000));
     }
   }
 

@@ -201,6 +201,10 @@ public class Intakes {
               "a list of "
                   + (content.format() == Format.ALIASES_CSV ? "aliases" : "past payments")
                   + " cannot be taken in here yet");
+      case X12_820 ->
+          throw new BrokenFile(
+              1,
+              "a remittance advice is read by bin/sumbrel read, but cannot be taken in here yet");
       default -> throw new IllegalStateException("nothing reads " + content.format());
     };
   }

@@ -1,0 +1,2 @@
+/** Remittance advice, whatever format it came in. */
+package org.sumbrel.formats.remittance;
