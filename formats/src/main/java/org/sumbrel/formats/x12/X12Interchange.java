@@ -105,7 +105,8 @@ final class X12Interchange {
   private void element(EDIStreamReader edi) throws BrokenFile {
     var location = edi.getLocation();
     var at = location.getElementPosition();
-    var text = edi.getText();
+    var before = at <= elements.size() ? elements.get(at - 1) : "";
+    var text = before.isEmpty() ? edi.getText() : before + ":" + edi.getText();
     if (text.length() > LONGEST_ELEMENT || at > MOST_ELEMENTS) {
       throw new BrokenFile(
           location.getLineNumber(),
@@ -120,7 +121,6 @@ final class X12Interchange {
     while (elements.size() < at) {
       elements.add("");
     }
-    var before = elements.get(at - 1);
-    elements.set(at - 1, before.isEmpty() ? text : before + ":" + text);
+    elements.set(at - 1, text);
   }
 }
