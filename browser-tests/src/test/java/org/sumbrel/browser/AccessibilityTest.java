@@ -9,6 +9,8 @@ import com.microsoft.playwright.Page.GetByLabelOptions;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -27,6 +29,7 @@ class AccessibilityTest extends BrowserTest {
           "/posted/journal",
           "/posted/trial-balance",
           "/tied-out/cent-trail",
+          "/arrived/profiles",
           "/policies");
 
   @Test
@@ -50,6 +53,19 @@ class AccessibilityTest extends BrowserTest {
           }
           assertNothingSerious(view + " " + light);
         }
+        page.navigate(sumbrel.address() + "/arrived/profiles");
+        page.getByLabel("Sample to explain")
+            .setInputFiles(
+                new FilePayload(
+                    "sample.csv",
+                    "text/csv",
+                    "Jour;Somme\n03/04/2026;1,50\n".getBytes(StandardCharsets.UTF_8)));
+        assertThat(page.getByText("What the first rows become").first()).isVisible();
+        assertNothingSerious("a profile by example " + light);
+        page.navigate(sumbrel.address() + "/arrived/intake");
+        page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("customers.csv")).click();
+        assertThat(page.getByText("The file as it came")).isVisible();
+        assertNothingSerious("an intake " + light);
         page.navigate(sumbrel.address() + "/waiting/desk");
         assertThat(page.getByText("Posting writes")).isVisible();
         for (var key : List.of("l", "a", "n", "s")) {
