@@ -1,5 +1,7 @@
 package org.sumbrel.cli;
 
+import java.util.logging.Level;
+import java.util.logging.Logger;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -12,9 +14,13 @@ import picocli.CommandLine.Command;
     subcommands = {ReadCommand.class, ProposeCommand.class})
 public final class Sumbrel {
 
+  /** Held on to, else its level is forgotten: what a library notes by the way is no problem. */
+  private static final Logger NOTES = Logger.getLogger("io.xlate");
+
   private Sumbrel() {}
 
   public static void main(String[] args) {
+    NOTES.setLevel(Level.WARNING);
     System.exit(run(args));
   }
 

@@ -8,8 +8,10 @@ import java.math.MathContext;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
@@ -56,24 +58,27 @@ final class Spreadsheet implements TableSource {
   /**
    * Whether the bytes are a workbook, going by what is in the archive.
    *
-   * @throws BrokenFile where it unfolds to more than is read
+   * @throws BrokenFile where it is damaged, or unfolds to more than is read
    */
   static boolean is(byte[] bytes) throws BrokenFile {
-    if (bytes.length < 4 || bytes[0] != 'P' || bytes[1] != 'K') {
-      return false;
-    }
-    var found = false;
+    return bytes.length > 4
+        && bytes[0] == 'P'
+        && bytes[1] == 'K'
+        && parts(bytes).contains("xl/workbook.xml");
+  }
+
+  /** The names of the archive's parts, each of which was unfolded once to see that it ends. */
+  private static Set<String> parts(byte[] bytes) throws BrokenFile {
+    var names = new HashSet<String>();
     var unfolded = 0L;
-    var parts = 0;
     try (var zip =
         ZipFile.builder().setSeekableByteChannel(new SeekableInMemoryByteChannel(bytes)).get()) {
       for (var entry : Collections.list(zip.getEntries())) {
-        found |= entry.getName().equals("xl/workbook.xml");
+        names.add(entry.getName());
         try (var part = zip.getInputStream(entry)) {
           unfolded += size(part, MOST_UNFOLDED - unfolded);
         }
-        parts++;
-        if (unfolded > MOST_UNFOLDED || parts > MOST_PARTS) {
+        if (unfolded > MOST_UNFOLDED || names.size() > MOST_PARTS) {
           throw new BrokenFile(
               0,
               "the archive unfolds to more than %,d bytes or %,d parts and is not read"
@@ -83,7 +88,7 @@ final class Spreadsheet implements TableSource {
     } catch (IOException | IllegalArgumentException e) {
       throw new BrokenFile(0, "the archive is damaged or cut off: " + reason(e));
     }
-    return found;
+    return names;
   }
 
   private static long size(InputStream in, long most) throws IOException {
@@ -102,8 +107,10 @@ final class Spreadsheet implements TableSource {
    */
   static List<TableSource> sheets(byte[] bytes, Reading reading) throws BrokenFile {
     var sheets = new ArrayList<TableSource>();
+    // some programs write no styles; then no cell is a day either
+    var styled = parts(bytes).stream().anyMatch(n -> n.endsWith("styles.xml"));
     try (var book =
-        new ReadableWorkbook(new ByteArrayInputStream(bytes), new ReadingOptions(true, true))) {
+        new ReadableWorkbook(new ByteArrayInputStream(bytes), new ReadingOptions(styled, true))) {
       for (var sheet : book.getSheets().toList()) {
         if (sheet.getVisibility() == SheetVisibility.VISIBLE) {
           var rows = rows(sheet, reading);

@@ -86,6 +86,52 @@ class SpreadsheetTest {
     assertThat(first.line()).isEqualTo(4);
   }
 
+  /** Hardly more than ISO/IEC 29500 asks for, as small programs write it. */
+  @Test
+  void readsAWorkbookWithoutStylesAndSharedTexts() throws Exception {
+    var main = "http://schemas.openxmlformats.org/spreadsheetml/2006/main";
+    var relations = "http://schemas.openxmlformats.org/package/2006/relationships";
+    var office = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
+    var out = new ByteArrayOutputStream();
+    try (var zip = new ZipOutputStream(out)) {
+      part(
+          zip,
+          "[Content_Types].xml",
+          "<Types xmlns='http://schemas.openxmlformats.org/package/2006/content-types'>"
+              + "<Default Extension='rels' ContentType='application/vnd.openxmlformats-package.relationships+xml'/>"
+              + "<Override PartName='/xl/workbook.xml' ContentType='application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml'/>"
+              + "<Override PartName='/xl/worksheets/sheet1.xml' ContentType='application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml'/></Types>");
+      part(
+          zip,
+          "_rels/.rels",
+          "<Relationships xmlns='%s'><Relationship Id='r1' Type='%s/officeDocument' Target='xl/workbook.xml'/></Relationships>"
+              .formatted(relations, office));
+      part(
+          zip,
+          "xl/workbook.xml",
+          "<workbook xmlns='%s' xmlns:r='%s'><sheets><sheet name='May' sheetId='1' r:id='r1'/></sheets></workbook>"
+              .formatted(main, office));
+      part(
+          zip,
+          "xl/_rels/workbook.xml.rels",
+          "<Relationships xmlns='%s'><Relationship Id='r1' Type='%s/worksheet' Target='worksheets/sheet1.xml'/></Relationships>"
+              .formatted(relations, office));
+      part(
+          zip,
+          "xl/worksheets/sheet1.xml",
+          "<worksheet xmlns='%s'><sheetData><row r='1'>".formatted(main)
+              + "<c r='A1' t='inlineStr'><is><t>Date</t></is></c><c r='B1' t='inlineStr'><is><t>Amount</t></is></c></row>"
+              + "<row r='2'><c r='A2' t='inlineStr'><is><t>2026-05-28</t></is></c><c r='B2'><v>1420.5</v></c></row>"
+              + "</sheetData></worksheet>");
+    }
+    assertThat(amounts(only(read(out.toByteArray())))).containsExactly("1420.50");
+  }
+
+  private static void part(ZipOutputStream zip, String name, String xml) throws IOException {
+    zip.putNextEntry(new ZipEntry(name));
+    zip.write(("<?xml version=\"1.0\"?>" + xml).getBytes(StandardCharsets.UTF_8));
+  }
+
   @Test
   void readsInvoicesAndSaysTheRowThatIsWrong() throws Exception {
     var content =
