@@ -10,11 +10,8 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.intake.AccountNumber;
 import org.sumbrel.core.intake.KnownMovement;
-import org.sumbrel.core.intake.Meeting;
 import org.sumbrel.core.intake.Movement;
 import org.sumbrel.core.intake.Recurrence;
-import org.sumbrel.core.intake.StatementChain;
-import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.Format;
 import org.sumbrel.formats.Problem;
@@ -39,7 +36,6 @@ class StatementIntake {
   private static final int LONGEST_NAME = 300;
   private static final int LONGEST_ACCOUNT = 64;
   private static final int LONGEST_REFERENCE = 200;
-  private static final int MOST_TOLD = 20;
 
   private final Companies companies;
   private final Entries entries;
@@ -164,7 +160,7 @@ class StatementIntake {
       IntakeWatch watch)
       throws BrokenFile {
     var source = source(format);
-    var told = new Told();
+    var told = new ToldOfStatement(corrections, statements);
     var row = new StatementEntity(intakeId, account.id(), format.word(), statement);
     var counting =
         statement.entries().stream()
@@ -241,7 +237,7 @@ class StatementIntake {
         fresh.size(),
         counting.size() - fresh.size(),
         passedOver,
-        told.problems);
+        told.problems());
   }
 
   private void add(
@@ -320,111 +316,6 @@ class StatementIntake {
             ? statement.untilOn().minusDays(1)
             : statement.untilOn();
     return !day.isBefore(statement.fromOn()) && !day.isAfter(last);
-  }
-
-  /** What a person should hear of a statement, in sentences. */
-  private final class Told {
-
-    private final List<String> problems = new ArrayList<>();
-    private int further;
-
-    void say(String sentence) {
-      problems.add(sentence);
-    }
-
-    private void sayOneOfMany(String sentence) {
-      further++;
-      if (further <= MOST_TOLD) {
-        problems.add(sentence);
-      } else if (further == MOST_TOLD + 1) {
-        problems.add("and more of the same kind");
-      }
-    }
-
-    void meets(Meeting meeting, StatementEntry entry, KnownMovement known, Long intakeId) {
-      if (meeting.kind() == Meeting.Kind.CHANGED
-          && corrections.askToChange(intakeId, known.key(), entry.bookingDate(), entry.amount())) {
-        sayOneOfMany(
-            "line "
-                + entry.line()
-                + ": entry "
-                + entry.entryId()
-                + " is known with "
-                + MoneyText.grouped(known.movement().amount())
-                + " of "
-                + known.movement().bookedOn()
-                + ", here it has "
-                + MoneyText.grouped(entry.amount())
-                + " of "
-                + entry.bookingDate()
-                + "; the known one stays until you accept the difference");
-      } else if (meeting.doubtful()) {
-        sayOneOfMany(
-            "line "
-                + entry.line()
-                + ": "
-                + MoneyText.grouped(entry.amount())
-                + " of "
-                + entry.bookingDate()
-                + " is taken for the one that is known of this day, though the two are told differently");
-      }
-    }
-
-    /** Known ones of its days that a statement of the same format does not have any more. */
-    void missing(
-        AccountStatement statement,
-        String source,
-        List<KnownMovement> known,
-        List<Meeting> meetings,
-        Long intakeId) {
-      if (!statement.whole() || statement.from().isEmpty() || statement.until().isEmpty()) {
-        return;
-      }
-      var met =
-          meetings.stream()
-              .flatMap(m -> m.known().stream())
-              .map(KnownMovement::key)
-              .collect(Collectors.toSet());
-      for (var one : known) {
-        var movement = one.movement();
-        if (!met.contains(one.key())
-            && !one.withdrawn()
-            && movement.booked()
-            && movement.source().equals(source)
-            && inside(movement.bookedOn(), statement)
-            && corrections.askToWithdraw(intakeId, one.key())) {
-          sayOneOfMany(
-              "entry "
-                  + movement.id()
-                  + " of "
-                  + MoneyText.grouped(movement.amount())
-                  + " of "
-                  + movement.bookedOn()
-                  + " was taken in before and is not in this statement, which covers that day; it stays until you accept the difference");
-        }
-      }
-    }
-
-    private boolean inside(LocalDate day, AccountStatement statement) {
-      var from = statement.from().orElseThrow();
-      var until = statement.until().orElseThrow();
-      return from.equals(until) ? day.equals(from) : !day.isBefore(from) && day.isBefore(until);
-    }
-
-    void chain(BankAccountEntity account, StatementEntity row) {
-      var span = row.span();
-      if (span.isEmpty()) {
-        return;
-      }
-      var all =
-          statements.findByBankAccountIdAndWholeTrue(account.id()).stream()
-              .flatMap(s -> s.span().stream())
-              .toList();
-      StatementChain.of(all).stream()
-          .filter(f -> f.after().key() == span.get().key())
-          .map(ChainWords::of)
-          .forEach(problems::add);
-    }
   }
 
   private static void requireRoom(List<StatementEntry> entries, List<String> words)
