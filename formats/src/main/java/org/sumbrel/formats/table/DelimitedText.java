@@ -95,7 +95,7 @@ final class DelimitedText implements TableSource {
   /** Where the line behind so many begins. */
   private int start(int lines) {
     var at = 0;
-    for (var n = 0; n < lines; n++) {
+    for (var n = 0; n < lines && at < text.length(); n++) {
       var end = text.indexOf('\n', at);
       at = end < 0 ? text.length() : end + 1;
     }

@@ -3,9 +3,11 @@ package org.sumbrel.formats.table;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.table.TableField.Kind;
 
@@ -122,19 +124,10 @@ public record ProfileDocument(
       throw wrong("the profile does not say on which line the headings stand");
     }
     var profileColumns = columns(about);
-    var profileDates = new LinkedHashMap<TableField, DateOrder>();
-    for (var date : given(dates).entrySet()) {
-      profileDates.put(field(about, date.getKey()), order(date.getValue()));
-    }
+    var profileDates = dates(about);
     for (var field : profileColumns.keySet()) {
       if (field.kind() == Kind.DATE && !profileDates.containsKey(field)) {
         throw wrong("the profile does not say how " + field.said() + " is written");
-      }
-    }
-    var profileConstants = new LinkedHashMap<TableField, String>();
-    for (var constant : given(constants).entrySet()) {
-      if (constant.getValue() != null && !constant.getValue().isBlank()) {
-        profileConstants.put(field(about, constant.getKey()), constant.getValue().strip());
       }
     }
     try {
@@ -143,18 +136,50 @@ public record ProfileDocument(
               about,
               dialect(),
               headingLine,
-              headings == null ? List.of() : headings,
+              headings == null
+                  ? List.of()
+                  : headings.stream().map(h -> h == null ? "" : h).toList(),
               profileColumns,
-              profileConstants,
+              constants(about),
               profileDates,
               decimalMark.charAt(0),
               Boolean.TRUE.equals(signsReversed),
-              debitWords == null ? Set.of() : Set.copyOf(debitWords),
+              wordsForDebits(),
               Boolean.TRUE.equals(passOverIncomplete))
           .requireEnough();
-    } catch (IllegalArgumentException | NullPointerException e) {
+    } catch (IllegalArgumentException e) {
       throw wrong(e.getMessage());
     }
+  }
+
+  /** The words in the column of the direction that mean money from us, in small letters. */
+  Set<String> wordsForDebits() {
+    return debitWords == null
+        ? Set.of()
+        : debitWords.stream()
+            .filter(w -> w != null && !w.isBlank())
+            .map(w -> w.strip().toLowerCase(Locale.ROOT))
+            .collect(Collectors.toSet());
+  }
+
+  /** What a field is in every row, as far as that is said. */
+  Map<TableField, String> constants(Subject about) throws BrokenFile {
+    var found = new LinkedHashMap<TableField, String>();
+    for (var constant : given(constants).entrySet()) {
+      if (constant.getValue() != null && !constant.getValue().isBlank()) {
+        found.put(field(about, constant.getKey()), constant.getValue().strip());
+      }
+    }
+    return found;
+  }
+
+  /** The order of day and month, as far as that is said. */
+  Map<TableField, DateOrder> dates(Subject about) throws BrokenFile {
+    var found = new LinkedHashMap<TableField, DateOrder>();
+    for (var date : given(dates).entrySet()) {
+      found.put(field(about, date.getKey()), order(date.getValue()));
+    }
+    return found;
   }
 
   /** What it is about. */
@@ -202,7 +227,7 @@ public record ProfileDocument(
     return found;
   }
 
-  static TableField field(Subject about, String word) throws BrokenFile {
+  private static TableField field(Subject about, String word) throws BrokenFile {
     return about
         .field(word)
         .orElseThrow(
@@ -217,7 +242,7 @@ public record ProfileDocument(
                             ", ", about.fields().stream().map(TableField::word).toList())));
   }
 
-  static DateOrder order(String word) throws BrokenFile {
+  private static DateOrder order(String word) throws BrokenFile {
     return DateOrder.of(word == null ? "" : word)
         .orElseThrow(
             () ->

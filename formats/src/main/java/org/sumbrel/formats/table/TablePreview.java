@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.formats.BrokenFile;
@@ -145,28 +144,10 @@ public record TablePreview(
     }
     var asked = wanted.get();
     var about = layout.subject();
-    var orders = new LinkedHashMap<TableField, DateOrder>();
-    if (asked.dates() != null) {
-      for (var date : asked.dates().entrySet()) {
-        orders.put(
-            ProfileDocument.field(about, date.getKey()), ProfileDocument.order(date.getValue()));
-      }
-    }
     var mark =
-        asked.decimalMark() == null
-            ? Optional.<Character>empty()
-            : Optional.of(asked.decimalMark().charAt(0));
-    var guessed = guess.profile(rows, true, orders, mark);
-    var constants = new LinkedHashMap<TableField, String>();
-    if (asked.constants() != null) {
-      for (var constant : asked.constants().entrySet()) {
-        if (!constant.getValue().isBlank()) {
-          constants.put(
-              ProfileDocument.field(about, constant.getKey()), constant.getValue().strip());
-        }
-      }
-    }
+        Optional.ofNullable(asked.decimalMark()).filter(m -> !m.isEmpty()).map(m -> m.charAt(0));
     try {
+      var guessed = guess.profile(rows, true, asked.dates(about), mark);
       return new TableProfile(
           asked.name() == null ? "" : asked.name(),
           about,
@@ -174,11 +155,11 @@ public record TablePreview(
           guessed.headingLine(),
           guessed.headings(),
           guessed.columns(),
-          constants,
+          asked.constants(about),
           guessed.dates(),
           guessed.decimalMark(),
           Boolean.TRUE.equals(asked.signsReversed()),
-          asked.debitWords() == null ? Set.of() : Set.copyOf(asked.debitWords()),
+          asked.wordsForDebits(),
           asked.passOverIncomplete() == null || asked.passOverIncomplete());
     } catch (IllegalArgumentException e) {
       throw new BrokenFile(0, e.getMessage());

@@ -14,6 +14,7 @@ import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.sumbrel.formats.AnyFile;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
@@ -281,5 +282,37 @@ class ProfileTest {
     var profile = preview(bytes, asked).profile().toProfile();
     var content = AnyFile.readBy(profile, FileBytes.of(bytes), new Reading(Optional.empty()));
     assertThat(amounts(only(content))).containsExactly("1234.50", "7.25");
+  }
+
+  /** Whatever somebody says of a sample, there is an answer or a sentence. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "columns: { booking_date: [99], credit: [6] }",
+        "columns: { booking_date: [null], credit: [] }",
+        "columns: { booking_date: null }",
+        "constants: { currency: null, account: ' ' }",
+        "constants: { colour: red }",
+        "dates: { booking_date: null }",
+        "decimal_mark: ''",
+        "decimal_mark: '..'",
+        "decimal_mark: x",
+        "debit_words: [null, ' ', S]",
+        "headings: [null, a]",
+        "heading_line: -7",
+        "heading_line: 2000000000",
+        "separator: ''",
+        "character_set: '?'",
+        "sheet: May",
+        "subject: aliases"
+      })
+  void anythingMayBeAskedOfASample(String yaml) throws Exception {
+    var document = ProfileYaml.document(yaml);
+    try {
+      assertThat(preview(LATIN, document).lines()).isNotNull();
+    } catch (BrokenFile broken) {
+      assertThat(broken.problems()).allSatisfy(p -> assertThat(p.message()).isNotBlank());
+    }
+    assertThatThrownBy(document::toProfile).isInstanceOf(BrokenFile.class);
   }
 }

@@ -30,7 +30,7 @@ import org.sumbrel.server.TestBooks;
 class RandomDayTest {
 
   private static final int CLERKS = 8;
-  private static final int STEPS = 100;
+  private static final int STEPS = 150;
   private static final int INVOICES = 50;
   private static final int CREDITS = 64;
 
