@@ -59,7 +59,7 @@ public final class AnyFile {
       requireSize(file.size(), MOST_BYTES);
       var head = file.head(Recognition.HEAD);
       if (Recognition.isArchive(head)) {
-        return workbook(whole(file), profiles, reading);
+        return TableFile.of(whole(file), reading).read(profiles, reading);
       }
       var format = Recognition.of(head);
       if (format.isEmpty()) {
@@ -94,14 +94,6 @@ public final class AnyFile {
     } catch (IOException e) {
       throw new BrokenFile(0, "cannot be read: " + e.getMessage());
     }
-  }
-
-  private static FileContent workbook(
-      byte[] bytes, Collection<TableProfile> profiles, Reading reading) throws BrokenFile {
-    if (!TableFile.isWorkbook(bytes)) {
-      throw new BrokenFile(0, "this is a ZIP archive and no workbook; archives are not unpacked");
-    }
-    return TableFile.of(bytes, reading).read(profiles, reading);
   }
 
   private static void requireSize(long size, long most) throws BrokenFile {

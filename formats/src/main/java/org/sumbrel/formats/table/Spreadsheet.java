@@ -55,16 +55,9 @@ final class Spreadsheet implements TableSource {
     this.rows = rows;
   }
 
-  /**
-   * Whether the bytes are a workbook, going by what is in the archive.
-   *
-   * @throws BrokenFile where it is damaged, or unfolds to more than is read
-   */
-  static boolean is(byte[] bytes) throws BrokenFile {
-    return bytes.length > 4
-        && bytes[0] == 'P'
-        && bytes[1] == 'K'
-        && parts(bytes).contains("xl/workbook.xml");
+  /** Whether the bytes begin like an archive, which every workbook is. */
+  static boolean mayBe(byte[] bytes) {
+    return bytes.length > 4 && bytes[0] == 'P' && bytes[1] == 'K';
   }
 
   /** The names of the archive's parts, each of which was unfolded once to see that it ends. */
@@ -103,12 +96,16 @@ final class Spreadsheet implements TableSource {
   /**
    * All visible sheets that have anything on them.
    *
-   * @throws BrokenFile where the workbook cannot be opened or has too many rows
+   * @throws BrokenFile where the archive is no workbook, cannot be opened or has too many rows
    */
   static List<TableSource> sheets(byte[] bytes, Reading reading) throws BrokenFile {
     var sheets = new ArrayList<TableSource>();
+    var parts = parts(bytes);
+    if (!parts.contains("xl/workbook.xml")) {
+      throw new BrokenFile(0, "this is a ZIP archive and no workbook; archives are not unpacked");
+    }
     // some programs write no styles; then no cell is a day either
-    var styled = parts(bytes).stream().anyMatch(n -> n.endsWith("styles.xml"));
+    var styled = parts.stream().anyMatch(n -> n.endsWith("styles.xml"));
     try (var book =
         new ReadableWorkbook(new ByteArrayInputStream(bytes), new ReadingOptions(styled, true))) {
       for (var sheet : book.getSheets().toList()) {

@@ -46,18 +46,9 @@ public final class TableFile {
    * @throws BrokenFile where it is a workbook that cannot be opened
    */
   public static TableFile of(byte[] bytes, Reading reading) throws BrokenFile {
-    return Spreadsheet.is(bytes)
+    return Spreadsheet.mayBe(bytes)
         ? new TableFile(Spreadsheet.sheets(bytes, reading), bytes, "a workbook")
         : ofText(bytes);
-  }
-
-  /**
-   * Whether an archive is a workbook.
-   *
-   * @throws BrokenFile where it unfolds to more than is read
-   */
-  public static boolean isWorkbook(byte[] archive) throws BrokenFile {
-    return Spreadsheet.is(archive);
   }
 
   /** The ways to cut it into rows. */
