@@ -5,7 +5,7 @@ import org.sumbrel.formats.receivables.AliasRow;
 import org.sumbrel.formats.receivables.CustomerRow;
 import org.sumbrel.formats.receivables.InvoiceRow;
 import org.sumbrel.formats.receivables.PastPaymentRow;
-import org.sumbrel.formats.remittance.RemittanceAdvice;
+import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.formats.statement.AccountStatement;
 
 /**

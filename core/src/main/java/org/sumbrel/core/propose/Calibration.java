@@ -89,6 +89,10 @@ final class Calibration {
     var beside = "";
     for (var evidence : best.evidence()) {
       var code = evidence.code();
+      if (code.equals(AdviceReader.WHOLE) || code.equals(AdviceReader.PART)) {
+        // the payer's own word is no matter of the factors
+        return new TreeMap<>(Map.of(code, 1.0));
+      }
       if (code.startsWith("amount.") || code.startsWith("habit.")) {
         amount = code;
       } else if (code.startsWith("twin.")) {
@@ -145,10 +149,7 @@ final class Calibration {
     if (ranked.isEmpty()) {
       return odds;
     }
-    var logOdds = 0.0;
-    for (var figure : figures.entrySet()) {
-      logOdds += figure.getValue() * FACTORS.getOrDefault(figure.getKey(), 0.0);
-    }
+    var logOdds = logOdds(figures);
     var first = 1 / (1 + Math.exp(-logOdds));
     var most = Weights.NONE_OF_THESE;
     for (var composition : ranked) {
@@ -164,6 +165,20 @@ final class Calibration {
     }
     odds[0] = first;
     return odds;
+  }
+
+  private static double logOdds(Map<String, Double> figures) {
+    if (figures.containsKey(AdviceReader.WHOLE)) {
+      return Weights.ADVISED_WHOLE_ODDS;
+    }
+    if (figures.containsKey(AdviceReader.PART)) {
+      return Weights.ADVISED_PART_ODDS;
+    }
+    var logOdds = 0.0;
+    for (var figure : figures.entrySet()) {
+      logOdds += figure.getValue() * FACTORS.getOrDefault(figure.getKey(), 0.0);
+    }
+    return logOdds;
   }
 
   /** How many explanations are about as good as the first, itself included. */

@@ -157,16 +157,16 @@ final class CandidateSelector {
     var found = new ArrayList<Candidate>(items.size());
     for (var item : items) {
       if (item.open().getCurrencyUnit().equals(receipt.amount().getCurrencyUnit())) {
-        found.add(
-            new Candidate(
-                item,
-                item.open().getAmountMinorLong(),
-                discount(item, receipt),
-                late(item, receipt),
-                hits.get(item.id())));
+        found.add(candidate(receipt, item, hits.get(item.id())));
       }
     }
     return found;
+  }
+
+  /** An item as it may be part of an explanation of the receipt. */
+  Candidate candidate(Receipt receipt, OpenItem item, ReferenceHit hit) {
+    return new Candidate(
+        item, item.open().getAmountMinorLong(), discount(item, receipt), late(item, receipt), hit);
   }
 
   /** The discount that its day and the days of grace have passed for. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.sumbrel.core.settle.Adjustment;
@@ -31,12 +32,20 @@ record Composition(
   static final Comparator<Composition> BEST_FIRST =
       Comparator.comparingDouble(Composition::weight).reversed().thenComparing(Composition::key);
 
+  /** Whether it takes the same of the same items as another, for whatever reasons. */
+  boolean pays(Composition other) {
+    return taken().equals(other.taken());
+  }
+
+  private Set<String> taken() {
+    return parts.stream()
+        .map(p -> p.candidate().item().id() + ":" + p.amount() + ":" + p.discount())
+        .collect(Collectors.toSet());
+  }
+
   /** Two compositions with the same key are the same explanation. */
   String key() {
-    return parts.stream()
-            .map(p -> p.candidate().item().id() + ":" + p.amount() + ":" + p.discount())
-            .sorted()
-            .collect(Collectors.joining("|"))
+    return taken().stream().sorted().collect(Collectors.joining("|"))
         + "/"
         + adjustments.stream().map(Object::toString).collect(Collectors.joining("|"))
         + "/"

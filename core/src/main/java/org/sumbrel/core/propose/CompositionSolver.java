@@ -48,7 +48,16 @@ final class CompositionSolver {
   }
 
   /** What was found for one receipt, best first, and whether every set was weighed. */
-  record Solved(List<Composition> compositions, boolean exhaustive) {}
+  record Solved(List<Composition> compositions, boolean exhaustive) {
+
+    /** The same with one that goes before all others; what is the same as it is no other. */
+    Solved ledBy(Composition first) {
+      var all = new ArrayList<Composition>();
+      all.add(first);
+      compositions.stream().filter(c -> !c.pays(first)).forEach(all::add);
+      return new Solved(all, exhaustive);
+    }
+  }
 
   Solved solve(Receipt receipt, List<CandidateGroup> groups, List<ReferenceHit> hits) {
     var best = new LinkedHashMap<String, Composition>();

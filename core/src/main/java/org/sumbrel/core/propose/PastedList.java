@@ -159,16 +159,7 @@ public final class PastedList {
       return List.of(
           new ReferenceHit(item, ReferenceHit.Form.NUMBER, -1, -1, item.number(), 0, 0, 0));
     }
-    var read =
-        new Receipt(
-            receipt.id(),
-            receipt.companyId(),
-            receipt.receivedOn(),
-            receipt.amount(),
-            "",
-            "",
-            text);
-    return references.find(read);
+    return references.find(receipt.saying(text));
   }
 
   private Row row(int number, String line, List<ReferenceHit> hits, Optional<MatchResult> figure) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 import java.util.regex.Pattern;
@@ -11,6 +12,7 @@ import org.sumbrel.core.propose.BatchAssigner.Wanting;
 import org.sumbrel.core.propose.CompositionSolver.Solved;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.receivables.RemittanceAdvice;
 
 /**
  * The engine's public door: from receipts to proposals. Deterministic; the order of the receipts
@@ -36,19 +38,32 @@ public final class ProposalEngine {
   private final CandidateSelector selector;
   private final CompositionSolver solver;
   private final Calibration calibration;
+  private final AdviceReader adviceReader;
+  private final Map<String, RemittanceAdvice> advices;
 
-  private ProposalEngine(Snapshot snapshot) {
+  private ProposalEngine(Snapshot snapshot, Map<String, RemittanceAdvice> advices) {
     this.snapshot = snapshot;
+    this.advices = Map.copyOf(advices);
     this.references = ReferenceFinder.over(snapshot.items());
     this.payers = PayerResolver.over(snapshot);
     this.selector = CandidateSelector.over(snapshot);
     this.solver = new CompositionSolver(selector, snapshot.policy());
     this.calibration = new Calibration(snapshot.policy());
+    this.adviceReader = AdviceReader.over(snapshot, references, selector);
   }
 
   /** Builds the indexes over what is known once. */
   public static ProposalEngine over(Snapshot snapshot) {
-    return new ProposalEngine(snapshot);
+    return over(snapshot, Map.of());
+  }
+
+  /**
+   * The same where payers have said what some of the receipts are for.
+   *
+   * @param advices by the receipt's id; what one lists is taken as it is and goes first
+   */
+  public static ProposalEngine over(Snapshot snapshot, Map<String, RemittanceAdvice> advices) {
+    return new ProposalEngine(snapshot, advices);
   }
 
   /**
@@ -99,13 +114,25 @@ public final class ProposalEngine {
 
   /** What was found for one receipt before the others were looked at. */
   private record Thought(
-      Receipt receipt, List<PayerLead> leads, List<ReferenceHit> hits, Solved solved) {}
+      Receipt receipt,
+      List<PayerLead> leads,
+      List<ReferenceHit> hits,
+      Solved solved,
+      List<Evidence> notes) {}
 
   private Thought think(Receipt receipt) {
     var leads = payers.resolve(receipt);
     var hits = references.find(receipt, owner -> selector.paidBy(owner, leads));
     var solved = solver.solve(receipt, selector.select(receipt, hits, leads), hits);
-    return new Thought(receipt, leads, hits, solved);
+    var advice = advices.get(receipt.id());
+    var advised =
+        advice == null ? AdviceReader.Advised.NONE : adviceReader.read(advice, receipt, leads);
+    return new Thought(
+        receipt,
+        leads,
+        hits,
+        advised.composition().map(solved::ledBy).orElse(solved),
+        advised.notes());
   }
 
   private ReceiptProposals result(Thought thought, BatchAssigner.Assigned assigned, boolean all) {
@@ -128,7 +155,8 @@ public final class ProposalEngine {
       }
       proposals.add(ranked.get(i).toProposal(receipt.amount().getCurrencyUnit(), probabilities[i]));
     }
-    var notes = new ArrayList<>(assigned.notes());
+    var notes = new ArrayList<>(thought.notes());
+    notes.addAll(assigned.notes());
     for (var hit : hits) {
       if (hit.item().settled()) {
         notes.add(alreadySettled(hit));

@@ -31,6 +31,7 @@ record ReferenceHit(
     DIGITS("reference.digits"),
     ORDER_DIGITS("reference.digits"),
     LISTED("reference.list"),
+    ADVISED("reference.advice"),
     REPAIRED("reference.repaired");
 
     private final String code;
@@ -64,6 +65,7 @@ record ReferenceHit(
           case ORDER -> written + " in the text is the order of " + number;
           case DIGITS -> written + " in the text reads as " + number;
           case ORDER_DIGITS -> written + " in the text may be the order of " + number;
+          case ADVISED -> "the advice lists " + number;
           case LISTED -> written + " in the list stands for " + number;
           case REPAIRED -> written + " in the text is one slip away from " + number;
         };

@@ -48,6 +48,15 @@ final class Weights {
   static final double PAID_AHEAD = -2.5;
   static final double SETTLED_TWIN = -0.5;
 
+  /** What the payer himself says in an advice goes before all that is read into a text. */
+  static final double ADVISED = 40.0;
+
+  /** What he says of the whole amount, in log-odds of being right; judgement. */
+  static final double ADVISED_WHOLE_ODDS = 7.0;
+
+  /** The same where it explains the amount in part, or with a difference. */
+  static final double ADVISED_PART_ODDS = 1.5;
+
   static final double EACH_MORE_ITEM = -0.7;
   static final double EACH_LATER_ITEM = -0.05;
   static final double EACH_LATER_IN_SET = -0.01;
@@ -63,6 +72,7 @@ final class Weights {
   static double of(Form form, int length) {
     return switch (form) {
       case CREDITOR_REFERENCE -> 9.0;
+      case ADVISED -> 8.0;
       case NUMBER -> 7.0;
       case ORDER -> 5.5;
       case DIGITS, ORDER_DIGITS -> 4.5;

@@ -29,6 +29,11 @@ public record Receipt(
     }
   }
 
+  /** The same money with another text and nobody named, to read that text by itself. */
+  public Receipt saying(String otherText) {
+    return new Receipt(id, companyId, receivedOn, amount, "", "", otherText);
+  }
+
   /**
    * No money at all: for setting what stands on an account against each other, credit against
    * invoice, without anything arriving.

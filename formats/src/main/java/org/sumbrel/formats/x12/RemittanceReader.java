@@ -15,8 +15,8 @@ import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.FileDate;
 import org.sumbrel.formats.Reading;
-import org.sumbrel.formats.remittance.RemittanceAdvice;
-import org.sumbrel.formats.remittance.RemittanceItem;
+import org.sumbrel.core.receivables.RemittanceAdvice;
+import org.sumbrel.core.receivables.RemittanceItem;
 
 /**
  * Remittance advice as ASC X12 transaction set 820: the payment in {@code BPR}, its trace in {@code
@@ -30,9 +30,6 @@ public final class RemittanceReader {
   private final List<RemittanceItem> items = new ArrayList<>();
 
   private Money total;
-
-  /** What the items come to. */
-  private Money claimed;
 
   private String trace = "";
   private String payer = "";
@@ -135,8 +132,7 @@ public final class RemittanceReader {
       wrong(rmr, "the document has no amount");
       return;
     }
-    claim(paid.get());
-    items.add(new RemittanceItem(rmr.element(2), paid.get(), discount.abs(), zero, "", rmr.line()));
+    items.add(new RemittanceItem(rmr.element(2), paid.get(), discount.abs(), zero, ""));
   }
 
   /** Behind a document it says why less or more of it is paid; before any it stands for itself. */
@@ -148,15 +144,13 @@ public final class RemittanceReader {
     }
     var reason = adx.element(2) + (adx.element(4).isEmpty() ? "" : " " + adx.element(4));
     if (!inDocument || items.isEmpty()) {
-      claim(amount.get());
       items.add(
           new RemittanceItem(
               adx.element(4),
               Money.zero(currency),
               Money.zero(currency),
               amount.get(),
-              adx.element(2),
-              adx.line()));
+              adx.element(2)));
       return;
     }
     var last = items.size() - 1;
@@ -168,12 +162,7 @@ public final class RemittanceReader {
             item.amount(),
             item.discount(),
             item.adjustment().plus(amount.get()),
-            item.reason().isEmpty() ? reason : item.reason() + "; " + reason,
-            item.line()));
-  }
-
-  private void claim(Money amount) {
-    claimed = claimed == null ? amount : claimed.plus(amount);
+            item.reason().isEmpty() ? reason : item.reason() + "; " + reason));
   }
 
   private Optional<RemittanceAdvice> finished(X12Segment start) {
@@ -183,15 +172,16 @@ public final class RemittanceReader {
       }
       return Optional.empty();
     }
-    if (claimed != null && !claimed.equals(total)) {
+    var advice = new RemittanceAdvice(trace, date, payer, total, items);
+    if (!items.isEmpty() && !advice.sum().equals(total)) {
       reading.odd(
           line,
           "the items of the advice add up to "
-              + MoneyText.grouped(claimed)
+              + MoneyText.grouped(advice.sum())
               + ", the payment is "
               + MoneyText.grouped(total));
     }
-    return Optional.of(new RemittanceAdvice(trace, date, payer, total, items, line));
+    return Optional.of(advice);
   }
 
   private Optional<Money> amount(X12Segment segment, int element) {

@@ -1,4 +1,4 @@
-package org.sumbrel.formats.remittance;
+package org.sumbrel.core.receivables;
 
 import java.time.LocalDate;
 import java.util.List;
@@ -17,10 +17,16 @@ public record RemittanceAdvice(
     Optional<LocalDate> date,
     String payerName,
     Money total,
-    List<RemittanceItem> items,
-    int line) {
+    List<RemittanceItem> items) {
 
   public RemittanceAdvice {
     items = List.copyOf(items);
+  }
+
+  /** What is paid of all documents together, and more or less for none of them. */
+  public Money sum() {
+    return items.stream()
+        .map(RemittanceItem::counts)
+        .reduce(Money.zero(total.getCurrencyUnit()), Money::plus);
   }
 }

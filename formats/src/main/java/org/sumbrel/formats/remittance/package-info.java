@@ -1,2 +1,0 @@
-/** Remittance advice, whatever format it came in. */
-package org.sumbrel.formats.remittance;
