@@ -6,6 +6,7 @@ import { count, onWeekday } from "../shared/dates";
 import { typedAmount } from "../shared/money";
 import { STANDING_WORD, StandingGlyph } from "../tally/StandingGlyph";
 import { TallyBar } from "../tally/TallyBar";
+import { Advice } from "./Advice";
 import { BankText } from "./BankText";
 import { BatchParts } from "./BatchParts";
 import { Differences } from "./Differences";
@@ -69,6 +70,7 @@ export function ReceiptPane({
       </Box>
       <BankText entry={entry} />
       <BatchParts entry={entry} />
+      <Advice entry={entry} readOnly={readOnly} />
       {tools}
       {notice}
       <DraftBar

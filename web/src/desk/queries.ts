@@ -157,6 +157,7 @@ export function useRefresh() {
         "drafts",
         "applicable",
         "shelved",
+        "remittances",
         "customer",
         "customers",
         "lookup",

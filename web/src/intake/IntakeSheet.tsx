@@ -32,6 +32,8 @@ const STATES: Record<string, string> = {
   WITHDRAWN: "taken out",
   OPEN: "open",
   PARTLY_OPEN: "open in part",
+  LOOSE: "waits for its money",
+  TIED: "tied to its money",
 };
 
 /** One file taken in: its totals, the records that it brought, the file itself, and the way back. */

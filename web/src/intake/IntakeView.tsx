@@ -26,6 +26,8 @@ import { Corrections } from "./Corrections";
 import { explainNext } from "../profiles/sample";
 import { useIntaking } from "./intaking";
 import { OnItsWay } from "./OnItsWay";
+import { PasteAdvice } from "./PasteAdvice";
+import { ProblemLines } from "./ProblemLines";
 import type { Outcome } from "./send";
 import { Statements, useStatements } from "./Statements";
 
@@ -43,6 +45,8 @@ export default function IntakeView() {
   });
   const { items, take, clear, over, bankAccount, forAccount } = useIntaking();
   const [shown, setShown] = useState<Shown>("files");
+  const [asked, setAsked] = useState<"advice">();
+  const navigate = useNavigate();
   const gaps = useStatements().data?.reduce((sum, account) => sum + account.gaps, 0) ?? 0;
   const picker = useRef<HTMLInputElement>(null);
   const accounts = session.data?.companies.find((c) => c.id === books.company)?.bankAccounts ?? [];
@@ -76,8 +80,9 @@ export default function IntakeView() {
             <Typography variant="h3">Drop files anywhere, on any view</Typography>
             <Typography variant="body2" color="textSecondary">
               Bank statements as camt.053, camt.052, camt.054, MT940, MT942, BAI2, OFX, CSV or XLSX; invoices
-              as CSV, XLSX or UBL; customers as CSV or XLSX. A file is taken in as a whole or not at all, and
-              what is known already changes nothing, whatever format it came in.
+              as CSV, XLSX or UBL; customers as CSV or XLSX; remittance advice as X12 820, CSV or XLSX. A file
+              is taken in as a whole or not at all, and what is known already changes nothing, whatever format
+              it came in.
             </Typography>
           </Box>
           <TextField
@@ -95,6 +100,9 @@ export default function IntakeView() {
               </MenuItem>
             ))}
           </TextField>
+          <Box sx={{ display: "flex", flexDirection: "column", alignItems: "flex-start" }}>
+            <Button onClick={() => setAsked("advice")}>Paste an advice…</Button>
+          </Box>
           <Button variant="contained" size="medium" onClick={() => picker.current?.click()}>
             Choose files…
           </Button>
@@ -110,6 +118,12 @@ export default function IntakeView() {
             }}
           />
         </Box>
+      )}
+      {asked === "advice" && (
+        <PasteAdvice
+          done={(id) => void navigate(`/arrived/intake/${id}`)}
+          close={() => setAsked(undefined)}
+        />
       )}
       <OnItsWay />
       <Box aria-live="polite">
@@ -147,7 +161,6 @@ function Told({ outcome }: { outcome: Outcome }) {
   const books = useBooks();
   const navigate = useNavigate();
   if (outcome.refusal) {
-    const { problems } = outcome.refusal;
     return (
       <Alert
         severity={outcome.refusal.code === "STOPPED" ? "info" : "error"}
@@ -169,16 +182,7 @@ function Told({ outcome }: { outcome: Outcome }) {
         }
       >
         <strong>{outcome.file.name}</strong>: {outcome.refusal.message}
-        {problems.length > 1 && (
-          <Box component="ul" sx={{ m: 0, mt: 0.5, pl: 2 }}>
-            {problems.slice(0, 8).map((p, n) => (
-              <li key={n}>
-                {p.line > 0 && `Line ${p.line}: `}
-                {p.message}
-              </li>
-            ))}
-          </Box>
-        )}
+        <ProblemLines error={outcome.refusal} />
       </Alert>
     );
   }

@@ -31,6 +31,13 @@ const FIELDS: Record<string, string> = {
   order_ref: "Order reference",
   creditor_ref: "Creditor reference",
   terms: "Terms",
+  oldest_first: "Oldest first",
+  reference: "Document",
+  discount: "Discount taken",
+  adjustment: "More or less",
+  reason: "Why more or less",
+  trace: "Trace number",
+  payment_date: "Payment date",
   name: "Name",
   parent_id: "Paid by customer",
 };
@@ -43,6 +50,7 @@ export const SUBJECTS: [string, string][] = [
   ["statement", "a bank's statement"],
   ["invoices", "invoices and credit notes"],
   ["customers", "customers"],
+  ["remittance", "remittance advice"],
 ];
 
 export const SEPARATORS: [string, string][] = [

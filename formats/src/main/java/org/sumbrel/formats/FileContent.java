@@ -1,11 +1,11 @@
 package org.sumbrel.formats;
 
 import java.util.List;
+import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.formats.receivables.AliasRow;
 import org.sumbrel.formats.receivables.CustomerRow;
 import org.sumbrel.formats.receivables.InvoiceRow;
 import org.sumbrel.formats.receivables.PastPaymentRow;
-import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.formats.statement.AccountStatement;
 
 /**
@@ -101,16 +101,8 @@ public record FileContent(
   }
 
   public static FileContent ofRemittances(
-      List<RemittanceAdvice> remittances, List<Problem> problems) {
+      Format format, List<RemittanceAdvice> remittances, List<Problem> problems) {
     return new FileContent(
-        Format.X12_820,
-        "",
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        remittances,
-        problems);
+        format, "", List.of(), List.of(), List.of(), List.of(), List.of(), remittances, problems);
   }
 }

@@ -34,7 +34,14 @@ final class CustomerFields {
   static final TableField ACCOUNTS =
       TableField.of("payer_account", Kind.TEXTS, "iban", "bank account", "payer accounts");
 
-  static final List<TableField> CUSTOMERS = List.of(ID, NAME, PARENT, ACCOUNTS);
+  static final TableField TERMS =
+      TableField.of("terms", Kind.TEXT, InvoiceFields.TERMS.headings().toArray(new String[0]));
+  static final TableField OLDEST_FIRST =
+      TableField.of(
+          "oldest_first", Kind.TEXT, "oldest first", "apply oldest first", "oldest invoice first");
+
+  static final List<TableField> CUSTOMERS =
+      List.of(ID, NAME, PARENT, ACCOUNTS, TERMS, OLDEST_FIRST);
 
   static final TableField PAYER_TEXT = TableField.of("payer_text", Kind.TEXT);
   static final List<TableField> ALIASES = List.of(PAYER_TEXT, ID);

@@ -26,6 +26,8 @@ final class CustomerTables {
                         .map(String::strip)
                         .filter(a -> !a.isEmpty())
                         .toList(),
+                    r.terms(CustomerFields.TERMS),
+                    r.yes(CustomerFields.OLDEST_FIRST),
                     r.line()))
         .toList();
   }

@@ -6,10 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.sumbrel.core.receivables.EarlyPaymentTerms;
 import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.receivables.InvoiceRow;
 
@@ -36,10 +34,6 @@ final class InvoiceTable {
           "abono",
           "nota di credito",
           "creditnota");
-
-  /** Days to pay without anything for paying early; the due date says the same. */
-  private static final Pattern NO_DISCOUNT =
-      Pattern.compile("(?i)(?:net|n/)?\\s*\\d{1,3}(?:\\s*days?)?(?:\\s*net)?");
 
   private static final List<TableField> AMOUNTS = List.of(InvoiceFields.TOTAL, InvoiceFields.OPEN);
 
@@ -71,7 +65,7 @@ final class InvoiceTable {
     var due = day(row, InvoiceFields.DUE);
     var issued = profile.has(InvoiceFields.ISSUED) ? day(row, InvoiceFields.ISSUED) : due;
     var kind = kind(row);
-    var terms = terms(row);
+    var terms = row.terms(InvoiceFields.TERMS);
     var currency = row.currency(InvoiceFields.CURRENCY, AMOUNTS);
     if (currency.isEmpty()) {
       return Optional.empty();
@@ -143,18 +137,6 @@ final class InvoiceTable {
       return Optional.of(profile.signsReversed() ? amount.negated() : amount);
     } catch (IllegalArgumentException e) {
       row.wrong(heading(told).toLowerCase(Locale.ROOT) + ": " + e.getMessage());
-      return Optional.empty();
-    }
-  }
-
-  private static Optional<EarlyPaymentTerms> terms(ProfiledRow row) {
-    var written = row.text(InvoiceFields.TERMS);
-    try {
-      return written.isEmpty() || NO_DISCOUNT.matcher(written).matches()
-          ? Optional.empty()
-          : Optional.of(EarlyPaymentTerms.parse(written));
-    } catch (IllegalArgumentException e) {
-      row.wrong(e.getMessage());
       return Optional.empty();
     }
   }

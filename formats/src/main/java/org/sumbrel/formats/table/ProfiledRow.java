@@ -5,16 +5,26 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.StringJoiner;
+import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
 import org.joda.money.Money;
+import org.sumbrel.core.receivables.EarlyPaymentTerms;
 import org.sumbrel.formats.FileAmount;
 import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.table.TableField.Kind;
 
 /** One row read by a profile; what cannot be read of it is told as wrong with its line. */
 final class ProfiledRow {
+
+  private static final Set<String> YES = Set.of("yes", "y", "true", "1", "x", "ja", "oui", "si");
+  private static final Set<String> NO = Set.of("no", "n", "false", "0", "nein", "non");
+
+  /** Days to pay without anything for paying early; the due date says the same. */
+  private static final Pattern NO_DISCOUNT =
+      Pattern.compile("(?i)(?:net|n/)?\\s*\\d{1,3}(?:\\s*days?)?(?:\\s*net)?");
 
   private final TableProfile profile;
   private final TableRow row;
@@ -91,6 +101,31 @@ final class ProfiledRow {
               + "\" is not a date such as 2026-05-29, or not written like the others");
     }
     return read;
+  }
+
+  /** What is taken off for paying early; empty where nothing is. */
+  Optional<EarlyPaymentTerms> terms(TableField field) {
+    var written = text(field);
+    try {
+      return written.isEmpty() || NO_DISCOUNT.matcher(written).matches()
+          ? Optional.empty()
+          : Optional.of(EarlyPaymentTerms.parse(written));
+    } catch (IllegalArgumentException e) {
+      wrong(e.getMessage());
+      return Optional.empty();
+    }
+  }
+
+  /** A yes or a no; empty where the cell is. */
+  Optional<Boolean> yes(TableField field) {
+    var word = Headings.plain(text(field));
+    if (word.isEmpty()) {
+      return Optional.empty();
+    }
+    if (!YES.contains(word) && !NO.contains(word)) {
+      wrong(profile.heading(field) + " \"" + text(field) + "\" is neither yes nor no");
+    }
+    return Optional.of(YES.contains(word));
   }
 
   /**

@@ -40,6 +40,20 @@ public enum Subject {
       has -> has.containsAll(CustomerFields.HISTORY),
       "the payer's name and account and the customer's number",
       List.of()),
+  REMITTANCE(
+      "remittance",
+      Format.REMITTANCE_CSV,
+      RemittanceFields.ALL,
+      has ->
+          has.contains(RemittanceFields.DOCUMENT)
+              && has.contains(RemittanceFields.AMOUNT)
+              && (has.contains(RemittanceFields.TRACE)
+                  || has.contains(RemittanceFields.DISCOUNT)
+                  || has.contains(RemittanceFields.PAID_ON)),
+      "the document's number, the amount paid, and the trace, the payment date or the discount",
+      List.of(
+          new Need("document", List.of(RemittanceFields.DOCUMENT)),
+          new Need("amount", List.of(RemittanceFields.AMOUNT)))),
   STATEMENT(
       "statement",
       Format.STATEMENT_CSV,

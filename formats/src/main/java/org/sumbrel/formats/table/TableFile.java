@@ -182,6 +182,11 @@ public final class TableFile {
         reading.requireSound();
         yield FileContent.ofInvoices(Format.INVOICES_CSV, invoices, reading.odd());
       }
+      case REMITTANCE -> {
+        var advices = RemittanceTable.read(profile, rows, reading);
+        reading.requireSound();
+        yield FileContent.ofRemittances(Format.REMITTANCE_CSV, advices, reading.odd());
+      }
       case CUSTOMERS -> {
         var customers = CustomerTables.customers(profile, rows, reading);
         reading.requireSound();

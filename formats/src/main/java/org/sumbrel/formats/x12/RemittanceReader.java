@@ -9,14 +9,15 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.RemittanceAdvice;
+import org.sumbrel.core.receivables.RemittanceItem;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileAmount;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.FileDate;
+import org.sumbrel.formats.Format;
 import org.sumbrel.formats.Reading;
-import org.sumbrel.core.receivables.RemittanceAdvice;
-import org.sumbrel.core.receivables.RemittanceItem;
 
 /**
  * Remittance advice as ASC X12 transaction set 820: the payment in {@code BPR}, its trace in {@code
@@ -62,7 +63,7 @@ public final class RemittanceReader {
       }
     }
     reading.requireSound();
-    return FileContent.ofRemittances(advices, reading.odd());
+    return FileContent.ofRemittances(Format.X12_820, advices, reading.odd());
   }
 
   private static Optional<RemittanceAdvice> advice(List<X12Segment> segments, Reading reading) {

@@ -18,6 +18,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.hibernate.annotations.BatchSize;
 import org.sumbrel.core.receivables.Customer;
+import org.sumbrel.core.receivables.EarlyPaymentTerms;
 
 /** A debtor of a company. */
 @Entity
@@ -35,6 +36,7 @@ public class CustomerEntity {
   private String name;
   private Long parentId;
   private boolean oldestFirst;
+  private String terms = "";
 
   @ElementCollection(fetch = FetchType.LAZY)
   @CollectionTable(name = "customer_account", joinColumns = @JoinColumn(name = "customer_id"))
@@ -77,14 +79,28 @@ public class CustomerEntity {
     return oldestFirst;
   }
 
+  /** What its invoices may be paid less for early, where they say nothing themselves. */
+  public Optional<EarlyPaymentTerms> terms() {
+    return terms.isEmpty() ? Optional.empty() : Optional.of(EarlyPaymentTerms.parse(terms));
+  }
+
   Set<String> accounts() {
     return accounts;
   }
 
-  /** Takes over what a file says: name and accounts; accounts known before stay. */
-  void update(String newName, List<String> moreAccounts) {
+  /**
+   * Takes over what a file says; accounts known before stay, and so does what the file is silent
+   * about.
+   */
+  void update(
+      String newName,
+      List<String> moreAccounts,
+      Optional<EarlyPaymentTerms> newTerms,
+      Optional<Boolean> paysOldestFirst) {
     name = newName;
     accounts.addAll(moreAccounts);
+    newTerms.ifPresent(t -> terms = t.toString());
+    paysOldestFirst.ifPresent(p -> oldestFirst = p);
   }
 
   void paidBy(Long parent) {

@@ -13,6 +13,7 @@ import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.receivables.Customer;
+import org.sumbrel.core.receivables.EarlyPaymentTerms;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.server.api.NotThere;
@@ -117,8 +118,13 @@ public class Customers {
   }
 
   @Transactional
-  public void update(CustomerEntity customer, String name, List<String> moreAccounts) {
-    customer.update(name, moreAccounts);
+  public void update(
+      CustomerEntity customer,
+      String name,
+      List<String> moreAccounts,
+      Optional<EarlyPaymentTerms> terms,
+      Optional<Boolean> oldestFirst) {
+    customer.update(name, moreAccounts, terms, oldestFirst);
   }
 
   @Transactional

@@ -34,6 +34,8 @@ import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.remittance.AdviceView;
+import org.sumbrel.server.remittance.Advices;
 
 /** The queue of bank entries and, for each, the engine's explanations. */
 @RestController
@@ -45,6 +47,7 @@ class EntryController {
   private final Proposals proposals;
   private final Customers customers;
   private final Companies companies;
+  private final Advices advices;
   private final Clock clock;
 
   EntryController(
@@ -52,11 +55,13 @@ class EntryController {
       Proposals proposals,
       Customers customers,
       Companies companies,
+      Advices advices,
       Clock clock) {
     this.entries = entries;
     this.proposals = proposals;
     this.customers = customers;
     this.companies = companies;
+    this.advices = advices;
     this.clock = clock;
   }
 
@@ -188,6 +193,8 @@ class EntryController {
       @NotNull List<ProposalView> proposals,
       @NotNull List<EvidenceView> notes,
       @NotNull List<MarkView> marks,
+      @Schema(description = "what the payer said of this money, where an advice came")
+          AdviceView advice,
       @NotNull long version) {}
 
   @GetMapping("/api/entries")
@@ -353,6 +360,7 @@ class EntryController {
         views,
         thoughts.notes().stream().map(EvidenceView::of).toList(),
         thoughts.marks().stream().map(MarkView::of).toList(),
+        advices.of(entry.id()).map(AdviceView::of).orElse(null),
         entry.version());
   }
 

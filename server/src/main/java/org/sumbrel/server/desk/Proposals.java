@@ -17,9 +17,11 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.propose.ProposalEngine;
 import org.sumbrel.core.propose.Snapshot;
 import org.sumbrel.core.propose.Standing;
+import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.remittance.Advices;
 
 /**
  * What the engine thinks of the waiting entries, kept in the database and renewed as a whole for a
@@ -36,6 +38,7 @@ public class Proposals {
   private final ProposalStateRepository states;
   private final Customers customers;
   private final Companies companies;
+  private final Advices advices;
   private final ObjectMapper json;
 
   Proposals(
@@ -44,12 +47,14 @@ public class Proposals {
       ProposalStateRepository states,
       Customers customers,
       Companies companies,
+      Advices advices,
       ObjectMapper json) {
     this.entries = entries;
     this.proposals = proposals;
     this.states = states;
     this.customers = customers;
     this.companies = companies;
+    this.advices = advices;
     this.json = json;
   }
 
@@ -85,7 +90,9 @@ public class Proposals {
   private void propose(Long companyId, CurrencyUnit currency, List<BankEntryEntity> waiting) {
     var byId =
         waiting.stream().collect(Collectors.toMap(e -> e.id().toString(), Function.identity()));
-    var engine = ProposalEngine.over(snapshot(companyId, currency));
+    var said = new HashMap<String, RemittanceAdvice>();
+    advices.tied(companyId).forEach((entry, kept) -> said.put(entry.toString(), kept.advice()));
+    var engine = ProposalEngine.over(snapshot(companyId, currency), said);
     for (var result : engine.propose(waiting.stream().map(BankEntryEntity::toReceipt).toList())) {
       var entry = byId.get(result.receiptId());
       var stored = StoredProposals.of(result);

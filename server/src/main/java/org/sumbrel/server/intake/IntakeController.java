@@ -9,10 +9,8 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
@@ -50,7 +48,7 @@ class IntakeController {
 
   private final Intakes intakes;
   private final IntakeRepository repository;
-  private final IntakeProgress progress;
+  private final IntakeViews views;
   private final Companies companies;
   private final ProposalRenewal renewal;
   private final IntakeFiles files;
@@ -61,7 +59,7 @@ class IntakeController {
   IntakeController(
       Intakes intakes,
       IntakeRepository repository,
-      IntakeProgress progress,
+      IntakeViews views,
       Companies companies,
       ProposalRenewal renewal,
       IntakeFiles files,
@@ -70,7 +68,7 @@ class IntakeController {
       RunningIntakes running) {
     this.intakes = intakes;
     this.repository = repository;
-    this.progress = progress;
+    this.views = views;
     this.companies = companies;
     this.renewal = renewal;
     this.files = files;
@@ -78,29 +76,6 @@ class IntakeController {
     this.takingBack = takingBack;
     this.running = running;
   }
-
-  record Part(@NotNull String currency, @NotNull long entries, @NotNull MoneyView amount) {}
-
-  record IntakeView(
-      @NotNull Long id,
-      @NotNull String fileName,
-      @NotNull String format,
-      @NotNull @Schema(description = "by which it was read; empty where none was needed")
-          String profile,
-      @NotNull String takenBy,
-      @NotNull Instant takenAt,
-      @NotNull int records,
-      @NotNull int fresh,
-      @NotNull int known,
-      @NotNull int passedOver,
-      String sameAs,
-      @NotNull List<Part> waiting,
-      @NotNull List<Part> settled,
-      @NotNull List<Part> debits,
-      @NotNull List<Part> announced,
-      @NotNull List<String> problems,
-      @Schema(description = "who took it back, where somebody did") String takenBackBy,
-      Instant takenBackAt) {}
 
   record RecordView(
       @NotNull Long id,
@@ -114,7 +89,7 @@ class IntakeController {
           String state) {}
 
   record OneIntakeView(
-      @NotNull IntakeView intake,
+      @NotNull IntakeViews.IntakeView intake,
       @NotNull long sizeBytes,
       @NotNull
           @Schema(
@@ -126,7 +101,7 @@ class IntakeController {
   @Operation(
       summary =
           "Takes a file in as a whole or not at all; what is known already changes nothing and is counted")
-  IntakeView take(
+  IntakeViews.IntakeView take(
       @RequestPart("file") MultipartFile file,
       @RequestParam(required = false) String profile,
       @RequestParam(required = false) Long bankAccount,
@@ -160,7 +135,7 @@ class IntakeController {
                     watch));
     LOG.info("intake {} taken in in {} ms", id, (System.nanoTime() - begun) / 1_000_000);
     renewal.after(owner);
-    return views(List.of(repository.findById(id).orElseThrow())).get(0);
+    return views.of(id);
   }
 
   @FunctionalInterface
@@ -220,7 +195,7 @@ class IntakeController {
 
   @GetMapping("/api/intakes")
   @Operation(summary = "What was taken in, newest first, and what became of it")
-  Page<IntakeView> list(
+  Page<IntakeViews.IntakeView> list(
       @RequestParam(required = false) Long company,
       @RequestParam(required = false) String cursor,
       @RequestParam(defaultValue = "50") int limit) {
@@ -231,41 +206,7 @@ class IntakeController {
             Page.cursor(cursor, Long.MAX_VALUE),
             Limit.of(size + 1));
     var page = Page.of(found, size, i -> i, i -> i.id().toString());
-    return new Page<>(views(page.rows()), page.next());
-  }
-
-  private List<IntakeView> views(List<IntakeEntity> intakesShown) {
-    var parts = progress.of(intakesShown.stream().map(IntakeEntity::id).toList());
-    return intakesShown.stream().map(i -> view(i, parts.getOrDefault(i.id(), Map.of()))).toList();
-  }
-
-  private IntakeView view(IntakeEntity intake, Map<String, List<Part>> parts) {
-    var first =
-        repository
-            .findFirstByCompanyIdAndFingerprintAndTakenBackByIsNullOrderById(
-                intake.companyId(), intake.fingerprint())
-            .filter(other -> !other.id().equals(intake.id()))
-            .map(IntakeEntity::fileName)
-            .orElse(null);
-    return new IntakeView(
-        intake.id(),
-        intake.fileName(),
-        intake.format(),
-        intake.profile(),
-        intake.takenBy(),
-        intake.takenAt(),
-        intake.records(),
-        intake.fresh(),
-        intake.known(),
-        intake.passedOver(),
-        first,
-        parts.getOrDefault("WAITING", List.of()),
-        parts.getOrDefault("SETTLED", List.of()),
-        parts.getOrDefault("DEBIT", List.of()),
-        parts.getOrDefault("PENDING", List.of()),
-        intake.problems(),
-        intake.takenBackBy(),
-        intake.takenBackAt());
+    return new Page<>(views.of(page.rows()), page.next());
   }
 
   @GetMapping("/api/intakes/{id}")
@@ -273,7 +214,7 @@ class IntakeController {
   OneIntakeView one(@PathVariable Long id) {
     var intake = intake(id);
     return new OneIntakeView(
-        views(List.of(intake)).get(0),
+        views.of(id),
         intake.sizeBytes(),
         intake.takenBackBy() == null ? takingBack.against(id) : List.of());
   }

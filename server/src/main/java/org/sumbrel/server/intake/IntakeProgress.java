@@ -20,8 +20,8 @@ class IntakeProgress {
   }
 
   /** By intake and status. */
-  Map<Long, Map<String, List<IntakeController.Part>>> of(Collection<Long> intakes) {
-    var parts = new HashMap<Long, Map<String, List<IntakeController.Part>>>();
+  Map<Long, Map<String, List<IntakeViews.Part>>> of(Collection<Long> intakes) {
+    var parts = new HashMap<Long, Map<String, List<IntakeViews.Part>>>();
     if (intakes.isEmpty()) {
       return parts;
     }
@@ -39,7 +39,7 @@ class IntakeProgress {
                   .computeIfAbsent(row.getLong("intake_id"), i -> new HashMap<>())
                   .computeIfAbsent(row.getString("status"), s -> new ArrayList<>())
                   .add(
-                      new IntakeController.Part(
+                      new IntakeViews.Part(
                           currency,
                           row.getLong("entries"),
                           MoneyView.ofMinor(currency, row.getLong("minor"))));

@@ -35,6 +35,7 @@ public class Intakes {
   private final IntakeFiles files;
   private final StatementIntake statements;
   private final ReceivablesIntake receivables;
+  private final AdviceIntake advices;
   private final Profiles profiles;
   private final Companies companies;
   private final Proposals proposals;
@@ -46,6 +47,7 @@ public class Intakes {
       IntakeFiles files,
       StatementIntake statements,
       ReceivablesIntake receivables,
+      AdviceIntake advices,
       Profiles profiles,
       Companies companies,
       Proposals proposals,
@@ -55,6 +57,7 @@ public class Intakes {
     this.files = files;
     this.statements = statements;
     this.receivables = receivables;
+    this.advices = advices;
     this.profiles = profiles;
     this.companies = companies;
     this.proposals = proposals;
@@ -135,6 +138,9 @@ public class Intakes {
         .problems()
         .forEach(p -> problems.add((p.line() > 0 ? "line " + p.line() + ": " : "") + p.message()));
     problems.addAll(outcome.problems());
+    if (outcome.fresh() > 0) {
+      problems.addAll(advices.tie(owner, intake.id()));
+    }
     intake.became(
         new Outcome(
             outcome.records(), outcome.fresh(), outcome.known(), outcome.passedOver(), problems));
@@ -201,10 +207,7 @@ public class Intakes {
               "a list of "
                   + (content.format() == Format.ALIASES_CSV ? "aliases" : "past payments")
                   + " cannot be taken in here yet");
-      case X12_820 ->
-          throw new BrokenFile(
-              1,
-              "a remittance advice is read by bin/sumbrel read, but cannot be taken in here yet");
+      case X12_820, REMITTANCE_CSV -> advices.take(owner, intake.id(), content.remittances());
       default -> throw new IllegalStateException("nothing reads " + content.format());
     };
   }

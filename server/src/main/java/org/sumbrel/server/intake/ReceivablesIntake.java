@@ -47,7 +47,7 @@ class ReceivablesIntake {
       var customer =
           known.orElseGet(
               () -> customers.add(company.id(), row.customerId(), row.name(), intakeId));
-      customers.update(customer, row.name(), row.payerAccounts());
+      customers.update(customer, row.name(), row.payerAccounts(), row.terms(), row.oldestFirst());
       byNumber.put(row.customerId(), customer);
       fresh += known.isPresent() ? 0 : 1;
     }
@@ -212,6 +212,6 @@ class ReceivablesIntake {
             row.open(),
             row.orderReference(),
             row.creditorReference(),
-            row.terms());
+            row.terms().or(owner::terms));
   }
 }

@@ -19,6 +19,7 @@ import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Arrivals;
 import org.sumbrel.server.desk.Proposals;
 import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.remittance.Advices;
 
 /**
  * Takes an intake back, as if its file had never come: only while nothing of it was posted and
@@ -32,6 +33,7 @@ class TakingBack {
 
   private final IntakeRepository intakes;
   private final Arrivals arrivals;
+  private final Advices advices;
   private final Customers customers;
   private final Journal journal;
   private final Proposals proposals;
@@ -41,6 +43,7 @@ class TakingBack {
   TakingBack(
       IntakeRepository intakes,
       Arrivals arrivals,
+      Advices advices,
       Customers customers,
       Journal journal,
       Proposals proposals,
@@ -48,6 +51,7 @@ class TakingBack {
       Clock clock) {
     this.intakes = intakes;
     this.arrivals = arrivals;
+    this.advices = advices;
     this.customers = customers;
     this.journal = journal;
     this.proposals = proposals;
@@ -182,6 +186,12 @@ class TakingBack {
             """)
         .param("intake", intakeId)
         .update();
+    advices.untieFrom(
+        jdbc.sql("select id from bank_entry where intake_id = :intake")
+            .param("intake", intakeId)
+            .query(Long.class)
+            .list());
+    advices.removeAllOf(intakeId);
     arrivals.remove(intakeId);
     jdbc.sql("delete from statement where intake_id = :intake").param("intake", intakeId).update();
     mirror(intake, actor);
