@@ -7,6 +7,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * What can be set from outside.
  *
  * @param data the folder of the database
+ * @param inbox the folder whose files are taken in, or empty where none is watched
  * @param businessDate a fixed ISO date for demonstrations and tests, or empty for the real one
  * @param stopWhenReady whether to stop again as soon as everything is in place, which prepares a
  *     data folder
@@ -14,6 +15,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
 @ConfigurationProperties("sumbrel")
 public record SumbrelSettings(
     String data,
+    @DefaultValue("") String inbox,
     @DefaultValue("") String businessDate,
     @DefaultValue("false") boolean stopWhenReady,
     @DefaultValue Demo demo) {

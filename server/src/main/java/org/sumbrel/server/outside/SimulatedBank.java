@@ -1,0 +1,258 @@
+package org.sumbrel.server.outside;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.data.domain.Limit;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.formats.camt.CamtWriter;
+import org.sumbrel.formats.statement.AccountStatement;
+import org.sumbrel.formats.statement.AccountStatement.Balance;
+import org.sumbrel.formats.statement.StatementEntry;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.outside.BankDay.Payable;
+
+/** The simulated bank: its days, its files, its moods. */
+@Service
+@Transactional
+class SimulatedBank {
+
+  private static final int MOST_SHOWN = 60;
+  private static final int MOST_PAYABLE = 60;
+
+  /** What a bank that miscounts adds to its closing balance, in minor units. */
+  private static final long MISCOUNTED = 1_000;
+
+  private static final long FIRST_BALANCE = 10_000_000;
+
+  private final SimulatedBankRepository banks;
+  private final SimulatedDeliveryRepository deliveries;
+  private final Companies companies;
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  SimulatedBank(
+      SimulatedBankRepository banks,
+      SimulatedDeliveryRepository deliveries,
+      Companies companies,
+      JdbcClient jdbc,
+      Clock clock) {
+    this.banks = banks;
+    this.deliveries = deliveries;
+    this.companies = companies;
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  Optional<SimulatedBankEntity> of(Long companyId) {
+    return banks.findById(companyId).filter(b -> b.bankAccountId() != null);
+  }
+
+  List<SimulatedDeliveryEntity> deliveries(Long companyId) {
+    return deliveries.findByCompanyIdOrderByIdDesc(companyId, Limit.of(MOST_SHOWN));
+  }
+
+  /** Has it deliver for an account, from where its statements end or the business date. */
+  void connect(Long companyId, Long bankAccountId) {
+    var account = companies.bankAccount(bankAccountId);
+    if (!account.companyId().equals(companyId)) {
+      throw new NotThere("bank account", bankAccountId);
+    }
+    var bank = banks.findById(companyId).orElseGet(() -> new SimulatedBankEntity(companyId));
+    if (bank.bankAccountId() != null) {
+      throw new Conflict(
+          "CONNECTED",
+          "The bank is connected already; part from it before you choose another account.");
+    }
+    var last = lastStatement(bankAccountId);
+    var today = LocalDate.now(clock);
+    bank.connect(
+        bankAccountId,
+        last.map(Balance::date).filter(d -> d.isAfter(today)).orElse(today),
+        last.map(b -> b.amount().getAmountMinorLong()).orElse(FIRST_BALANCE));
+    bank.behave(Behaviour.GOOD);
+    banks.save(bank);
+  }
+
+  private Optional<Balance> lastStatement(Long bankAccountId) {
+    var currency = CurrencyUnit.of(companies.bankAccount(bankAccountId).currency());
+    return jdbc.sql(
+            """
+            select until_on, closing_minor from statement
+            where bank_account_id = :account and until_on is not null and closing_minor is not null
+            order by until_on desc, id desc limit 1
+            """)
+        .param("account", bankAccountId)
+        .query(
+            (row, n) ->
+                new Balance(
+                    row.getObject("until_on", LocalDate.class),
+                    Money.ofMinor(currency, row.getLong("closing_minor"))))
+        .optional();
+  }
+
+  void disconnect(Long companyId) {
+    connected(companyId).disconnect();
+  }
+
+  void behave(Long companyId, Behaviour behaviour) {
+    connected(companyId).behave(behaviour);
+  }
+
+  private SimulatedBankEntity connected(Long companyId) {
+    return of(companyId)
+        .orElseThrow(
+            () -> new BadRequest("The simulated bank is not connected; connect it first."));
+  }
+
+  /** One working day goes by at the bank: it makes the day's statement. */
+  void dayForward(Long companyId) {
+    var bank = connected(companyId);
+    var account = companies.bankAccount(bank.bankAccountId());
+    var day = workingDayAfter(bank.day());
+    var currency = CurrencyUnit.of(account.currency());
+    var entries = BankDay.of(day, currency, account.id(), payable(companyId, currency));
+    var sum = entries.stream().mapToLong(e -> e.amount().getAmountMinorLong()).sum();
+    var behaviour = bank.behaviour();
+    var text = statement(bank, account, day, entries, bank.balanceMinor() + sum);
+    var name = "simulated-" + account.number() + "-" + day;
+    var ready = behaviour.late() ? workingDayAfter(day) : day;
+    deliveries.save(new SimulatedDeliveryEntity(companyId, name + ".xml", day, ready, text));
+    if (behaviour.twice()) {
+      deliveries.save(
+          new SimulatedDeliveryEntity(companyId, name + "-again.xml", day, ready, text));
+    }
+    bank.made(day, bank.balanceMinor() + sum);
+  }
+
+  private static LocalDate workingDayAfter(LocalDate day) {
+    var next = day.plusDays(1);
+    while (next.getDayOfWeek() == DayOfWeek.SATURDAY || next.getDayOfWeek() == DayOfWeek.SUNDAY) {
+      next = next.plusDays(1);
+    }
+    return next;
+  }
+
+  /** What customers owe and have not paid at this bank before, oldest first. */
+  private List<Payable> payable(Long companyId, CurrencyUnit currency) {
+    return jdbc.sql(
+            """
+            select i.number, i.order_reference, i.open_minor, c.name
+            from open_item i join customer c on c.id = i.customer_id
+            where i.company_id = :company and i.kind = 'INVOICE' and i.open_minor > 0 and i.currency = :currency
+              and not exists (select 1 from simulated_delivery d where d.company_id = :company
+                and (locate(i.number, d.content) > 0 or i.order_reference <> '' and locate(i.order_reference, d.content) > 0))
+            order by i.due_on, i.id limit :most
+            """)
+        .param("company", companyId)
+        .param("currency", currency.getCode())
+        .param("most", MOST_PAYABLE)
+        .query(
+            (row, n) ->
+                new Payable(
+                    row.getString("number"),
+                    row.getString("order_reference"),
+                    row.getString("name"),
+                    Money.ofMinor(currency, row.getLong("open_minor"))))
+        .list();
+  }
+
+  private String statement(
+      SimulatedBankEntity bank,
+      BankAccountEntity account,
+      LocalDate day,
+      List<StatementEntry> entries,
+      long closing) {
+    var behaviour = bank.behaviour();
+    var own = CurrencyUnit.of(account.currency());
+    var told = behaviour.wrongCurrency() ? other(own) : own;
+    var statement =
+        new AccountStatement(
+            account.number(),
+            told,
+            "SIM-" + day,
+            Optional.of(bank.sequenceNo() + 1),
+            Optional.of(day),
+            Optional.of(day),
+            true,
+            Optional.of(new Balance(day, Money.ofMinor(told, bank.balanceMinor()))),
+            Optional.of(
+                new Balance(
+                    day,
+                    Money.ofMinor(told, closing + (behaviour.wrongBalance() ? MISCOUNTED : 0)))),
+            entries.stream().map(e -> in(told, e)).toList());
+    var out = new ByteArrayOutputStream();
+    try {
+      CamtWriter.write(
+          "SIMULATED-" + day, day.atTime(LocalTime.of(18, 0)), List.of(statement), out);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toString(StandardCharsets.UTF_8);
+  }
+
+  private static CurrencyUnit other(CurrencyUnit own) {
+    return own.equals(CurrencyUnit.EUR) ? CurrencyUnit.USD : CurrencyUnit.EUR;
+  }
+
+  private static StatementEntry in(CurrencyUnit currency, StatementEntry entry) {
+    return new StatementEntry(
+        entry.entryId(),
+        entry.bookingDate(),
+        entry.valueDate(),
+        Money.ofMinor(currency, entry.amount().getAmountMinorLong()),
+        entry.payerName(),
+        entry.payerAccount(),
+        entry.remittance(),
+        entry.bankReference(),
+        entry.checkNumber(),
+        entry.bankText(),
+        entry.status(),
+        entry.reversal(),
+        Money.zero(currency),
+        entry.details(),
+        entry.line());
+  }
+
+  /**
+   * What can be fetched now.
+   *
+   * @throws Conflict where the bank cannot be reached
+   */
+  List<SimulatedDeliveryEntity> ready(Long companyId) {
+    var bank = connected(companyId);
+    var ready =
+        deliveries.findByCompanyIdAndFetchedAtIsNullAndReadyOnLessThanEqualOrderById(
+            companyId, bank.day());
+    if (bank.behaviour().offLine()) {
+      throw new Conflict(
+          "OFF_LINE",
+          "The simulated bank cannot be reached; nothing was fetched. "
+              + (ready.size() == 1 ? "1 file waits there." : ready.size() + " files wait there."));
+    }
+    return ready;
+  }
+
+  void becameIntake(Long deliveryId, Long intakeId) {
+    deliveries.findById(deliveryId).orElseThrow().becameIntake(intakeId, clock.instant());
+  }
+
+  void wasRefused(Long deliveryId, String why) {
+    deliveries.findById(deliveryId).orElseThrow().wasRefused(why, clock.instant());
+  }
+}

@@ -1,0 +1,90 @@
+package org.sumbrel.server.outside;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+
+/** A file at the simulated bank, and what became of it once it was fetched. */
+@Entity
+@Table(name = "simulated_delivery")
+class SimulatedDeliveryEntity {
+
+  private static final int LONGEST_REFUSAL = 2_000;
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "simulated_delivery_seq")
+  @SequenceGenerator(
+      name = "simulated_delivery_seq",
+      sequenceName = "simulated_delivery_seq",
+      allocationSize = 50)
+  private Long id;
+
+  private Long companyId;
+  private String fileName;
+  private LocalDate madeOn;
+  private LocalDate readyOn;
+  private String content;
+  private Instant fetchedAt;
+  private Long intakeId;
+  private String refused;
+  @Version private long version;
+
+  protected SimulatedDeliveryEntity() {}
+
+  SimulatedDeliveryEntity(
+      Long companyId, String fileName, LocalDate madeOn, LocalDate readyOn, String content) {
+    this.companyId = companyId;
+    this.fileName = fileName;
+    this.madeOn = madeOn;
+    this.readyOn = readyOn;
+    this.content = content;
+  }
+
+  Long id() {
+    return id;
+  }
+
+  String fileName() {
+    return fileName;
+  }
+
+  LocalDate madeOn() {
+    return madeOn;
+  }
+
+  LocalDate readyOn() {
+    return readyOn;
+  }
+
+  String content() {
+    return content;
+  }
+
+  Instant fetchedAt() {
+    return fetchedAt;
+  }
+
+  Long intakeId() {
+    return intakeId;
+  }
+
+  String refused() {
+    return refused;
+  }
+
+  void becameIntake(Long intake, Instant at) {
+    intakeId = intake;
+    fetchedAt = at;
+  }
+
+  void wasRefused(String why, Instant at) {
+    refused = why.length() <= LONGEST_REFUSAL ? why : why.substring(0, LONGEST_REFUSAL - 1) + "…";
+    fetchedAt = at;
+  }
+}
