@@ -9,6 +9,7 @@ import org.sumbrel.formats.bai2.Bai2Reader;
 import org.sumbrel.formats.camt.CamtReader;
 import org.sumbrel.formats.mt.MtReader;
 import org.sumbrel.formats.ofx.OfxReader;
+import org.sumbrel.formats.table.Partly;
 import org.sumbrel.formats.table.TableFile;
 import org.sumbrel.formats.table.TableProfile;
 import org.sumbrel.formats.ubl.UblReader;
@@ -91,6 +92,37 @@ public final class AnyFile {
       throws BrokenFile {
     try {
       return TableFile.of(whole(file), reading).readBy(profile, reading);
+    } catch (IOException e) {
+      throw new BrokenFile(0, "cannot be read: " + e.getMessage());
+    }
+  }
+
+  /**
+   * Reads the rows of a table that can be read and gives the others back; any other file is read
+   * whole.
+   *
+   * @param profile by which the table is to be read, or empty where its headings tell
+   * @param profiles among which it is then looked up
+   * @return empty where the file is no table
+   * @throws BrokenFile where the file as a whole cannot be read, or none of its rows
+   */
+  public static Optional<Partly> readAround(
+      FileBytes file,
+      Optional<TableProfile> profile,
+      Reading reading,
+      Collection<TableProfile> profiles)
+      throws BrokenFile {
+    try {
+      requireSize(file.size(), MOST_BYTES);
+      var head = file.head(Recognition.HEAD);
+      if (!Recognition.isArchive(head) && Recognition.of(head).isPresent()) {
+        return Optional.empty();
+      }
+      var table = TableFile.of(whole(file), reading);
+      return Optional.of(
+          profile.isPresent()
+              ? table.readAroundBy(profile.get(), reading)
+              : table.readAround(profiles, reading));
     } catch (IOException e) {
       throw new BrokenFile(0, "cannot be read: " + e.getMessage());
     }

@@ -3,6 +3,7 @@ package org.sumbrel.formats;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.LongPredicate;
 import org.joda.money.CurrencyUnit;
 
@@ -26,6 +27,8 @@ public final class Reading {
   private final long began = System.nanoTime();
   private final List<Problem> fatal = new ArrayList<>();
   private final List<Problem> odd = new ArrayList<>();
+  private final Set<Integer> leavingOut;
+  private final List<LeftOut> leftOut = new ArrayList<>();
   private int furtherFatal;
   private int furtherOdd;
   private int records;
@@ -43,8 +46,32 @@ public final class Reading {
    * @param goesOn asked every thousand records whether reading goes on
    */
   public Reading(Optional<CurrencyUnit> currency, LongPredicate goesOn) {
+    this(currency, goesOn, Set.of());
+  }
+
+  private Reading(Optional<CurrencyUnit> currency, LongPredicate goesOn, Set<Integer> leavingOut) {
     this.currency = currency;
     this.goesOn = goesOn;
+    this.leavingOut = leavingOut;
+  }
+
+  /** The same file read anew without the rows that begin on these lines. */
+  public Reading leavingOut(Set<Integer> lines) {
+    return new Reading(currency, goesOn, Set.copyOf(lines));
+  }
+
+  /** Whether the row is to be left out; then it is kept as it stands. */
+  public boolean leavesOut(int line, List<String> headings, List<String> cells) {
+    if (!leavingOut.contains(line)) {
+      return false;
+    }
+    leftOut.add(new LeftOut(line, headings, cells, ""));
+    return true;
+  }
+
+  /** The rows that were left out, in their order. */
+  public List<LeftOut> leftOut() {
+    return List.copyOf(leftOut);
   }
 
   public Optional<CurrencyUnit> currency() {

@@ -135,6 +135,20 @@ public final class Posting {
     return Optional.of(new JournalEntry(item.companyId(), item.issuedOn(), text, lines));
   }
 
+  /**
+   * The entry of what was paid of an item past these books: its balance falls, against opening
+   * balances, as does what was settled before the item came here.
+   *
+   * @param paid in the sign of the item
+   */
+  public static JournalEntry paidElsewhere(
+      OpenItem item, Money paid, LocalDate bookedOn, String text) {
+    var lines = new ArrayList<JournalLine>();
+    add(lines, AccountRole.OPENING_BALANCES, Optional.empty(), paid);
+    add(lines, roleOf(item), Optional.of(item.customerId()), paid.negated());
+    return new JournalEntry(item.companyId(), bookedOn, text, lines);
+  }
+
   private static String nameOf(OpenItem item) {
     if (item instanceof Invoice) {
       return "Invoice";

@@ -11,6 +11,7 @@ import org.sumbrel.core.receivables.EarlyPaymentTerms;
  * @param customerId the customer's number; empty where the file gives only the name
  * @param total positive for both kinds
  * @param open what is left of it, positive for both kinds, at most the total
+ * @param cancelled whether the list says that it no longer counts
  */
 public record InvoiceRow(
     String number,
@@ -24,6 +25,7 @@ public record InvoiceRow(
     String orderReference,
     String creditorReference,
     Optional<EarlyPaymentTerms> terms,
+    boolean cancelled,
     int line) {
 
   /** The same, of the customer with this number. */
@@ -40,6 +42,7 @@ public record InvoiceRow(
         orderReference,
         creditorReference,
         terms,
+        cancelled,
         line);
   }
 }

@@ -137,6 +137,10 @@ final class InvoiceFields {
   static final TableField TERMS =
       TableField.of("terms", Kind.TEXT, "payment terms", "zahlungsbedingung", "conditions");
 
+  static final TableField STATUS =
+      TableField.of(
+          "status", Kind.TEXT, "invoice status", "document status", "state", "rechnungsstatus");
+
   static final List<TableField> ALL =
       List.of(
           NUMBER,
@@ -150,7 +154,8 @@ final class InvoiceFields {
           OPEN,
           ORDER,
           CREDITOR_REFERENCE,
-          TERMS);
+          TERMS,
+          STATUS);
 
   private InvoiceFields() {}
 }

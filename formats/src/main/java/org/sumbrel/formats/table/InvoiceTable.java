@@ -35,6 +35,22 @@ final class InvoiceTable {
           "nota di credito",
           "creditnota");
 
+  /** What a status says of an item that no longer counts; any other status changes nothing. */
+  private static final Set<String> CANCELLED =
+      Set.of(
+          "cancelled",
+          "canceled",
+          "cancel",
+          "void",
+          "voided",
+          "storniert",
+          "storno",
+          "annule",
+          "annulee",
+          "anulada",
+          "annullata",
+          "geannuleerd");
+
   private static final List<TableField> AMOUNTS = List.of(InvoiceFields.TOTAL, InvoiceFields.OPEN);
 
   private final TableProfile profile;
@@ -101,6 +117,7 @@ final class InvoiceTable {
             row.text(InvoiceFields.ORDER),
             row.text(InvoiceFields.CREDITOR_REFERENCE),
             terms,
+            CANCELLED.contains(Headings.plain(row.text(InvoiceFields.STATUS))),
             row.line()));
   }
 

@@ -19,12 +19,21 @@ public final class OwnList {
 
   private OwnList(List<String> headings) {
     this.headings = headings;
-    csv.writeRecord(headings);
+    if (!headings.isEmpty()) {
+      csv.writeRecord(headings);
+    }
   }
 
   /** A list with these columns. */
   public static OwnList of(String... headings) {
     return new OwnList(List.of(headings));
+  }
+
+  /** Rows as they stood in a file, under its headings; they are read by its profile. */
+  public static byte[] asItStood(List<String> headings, List<List<String>> rows) {
+    var list = new OwnList(headings);
+    rows.forEach(list.csv::writeRecord);
+    return list.bytes();
   }
 
   /** One more row, a cell for each heading; figures stay figures, texts are no formulas. */

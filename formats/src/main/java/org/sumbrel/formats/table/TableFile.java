@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
@@ -29,6 +30,9 @@ public final class TableFile {
     NOT_YET.put(Format.PAYOUT_CSV, Set.of("gross", "fee", "net"));
     NOT_YET.put(Format.LOCKBOX_CSV, Set.of("lockbox", "check_number", "amount"));
   }
+
+  /** With more rows that cannot be read, the file is another than it is taken for. */
+  private static final int MOST_LEFT_OUT = 50;
 
   private final List<TableSource> sources;
   private final byte[] bytes;
@@ -90,6 +94,20 @@ public final class TableFile {
     return new TableFile(sources, bytes, text.lines().findFirst().orElse(""));
   }
 
+  /** The rows that count, and the profile they are to be read by. */
+  private record Found(TableProfile profile, List<TableRow> before, List<TableRow> rows) {
+
+    FileContent content(Reading reading) throws BrokenFile {
+      return TableFile.content(profile, before, rows, reading).readBy(profile.name());
+    }
+  }
+
+  /** Finds them, telling the reading what stands in the way. */
+  @FunctionalInterface
+  private interface Finding {
+    Found in(Reading reading) throws BrokenFile;
+  }
+
   /**
    * Reads every row.
    *
@@ -97,9 +115,69 @@ public final class TableFile {
    * @throws BrokenFile with the line and reason of each row that cannot be read
    */
   public FileContent read(Collection<TableProfile> profiles, Reading reading) throws BrokenFile {
+    return find(profiles, reading).content(reading);
+  }
+
+  /**
+   * Reads every row by one profile.
+   *
+   * @throws BrokenFile with the line and reason of each row that cannot be read
+   */
+  public FileContent readBy(TableProfile profile, Reading reading) throws BrokenFile {
+    return find(profile, reading).content(reading);
+  }
+
+  /**
+   * Reads the rows that can be read, and gives the others back as they stand.
+   *
+   * @throws BrokenFile where the file as a whole cannot be read, or none of its rows
+   */
+  public Partly readAround(Collection<TableProfile> profiles, Reading reading) throws BrokenFile {
+    return around(r -> find(profiles, r), reading);
+  }
+
+  /**
+   * The same by one profile.
+   *
+   * @throws BrokenFile where the file as a whole cannot be read, or none of its rows
+   */
+  public Partly readAroundBy(TableProfile profile, Reading reading) throws BrokenFile {
+    return around(r -> find(profile, r), reading);
+  }
+
+  /** What is wrong with one row may hide what is wrong with another, so it is looked at again. */
+  private static Partly around(Finding finding, Reading reading) throws BrokenFile {
+    var wrong = new TreeMap<Integer, String>();
+    var attempt = reading;
+    BrokenFile last = null;
+    while (true) {
+      try {
+        var found = finding.in(attempt);
+        var content = found.content(attempt);
+        if (last != null && (found.rows().isEmpty() || attempt.leftOut().size() < wrong.size())) {
+          // nothing is left, or what is wrong is no row
+          throw last;
+        }
+        return new Partly(
+            content,
+            found.profile(),
+            attempt.leftOut().stream().map(row -> row.because(wrong.get(row.line()))).toList());
+      } catch (BrokenFile broken) {
+        var before = wrong.size();
+        broken.problems().forEach(p -> wrong.putIfAbsent(p.line(), p.message()));
+        if (wrong.containsKey(0) || wrong.size() == before || wrong.size() > MOST_LEFT_OUT) {
+          throw broken;
+        }
+        last = broken;
+        attempt = reading.leavingOut(wrong.keySet());
+      }
+    }
+  }
+
+  private Found find(Collection<TableProfile> profiles, Reading reading) throws BrokenFile {
     var known = ProfileMatch.exact(sources, profiles);
     if (known.isPresent()) {
-      return read(known.get(), reading);
+      return rows(known.get(), reading);
     }
     var near = ProfileMatch.near(sources, profiles);
     if (near.isPresent()) {
@@ -117,18 +195,13 @@ public final class TableFile {
     var rows = guess.rows(false, reading);
     var profile = guess.profile(rows, false);
     reading.requireSound();
-    return content(profile, layout.source().head(layout.headingLine() - 1), rows, reading);
+    return new Found(profile, layout.source().head(layout.headingLine() - 1), rows);
   }
 
-  /**
-   * Reads every row by one profile.
-   *
-   * @throws BrokenFile with the line and reason of each row that cannot be read
-   */
-  public FileContent readBy(TableProfile profile, Reading reading) throws BrokenFile {
+  private Found find(TableProfile profile, Reading reading) throws BrokenFile {
     var candidates = inDialectOf(profile);
     if (profile.headings().isEmpty()) {
-      return read(
+      return rows(
           new ProfileMatch(profile, candidates.get(0), profile.headingLine(), List.of()), reading);
     }
     var found = ProfileMatch.exact(candidates, List.of(profile));
@@ -142,7 +215,7 @@ public final class TableFile {
                   .map(m -> " (" + m.difference() + ")")
                   .orElse(": expected " + String.join(", ", profile.headings())));
     }
-    return read(found.get(), reading);
+    return rows(found.get(), reading);
   }
 
   /** A sheet may be called otherwise every month, so every sheet is looked at. */
@@ -152,7 +225,7 @@ public final class TableFile {
         : in(profile.dialect());
   }
 
-  private static FileContent read(ProfileMatch match, Reading reading) throws BrokenFile {
+  private static Found rows(ProfileMatch match, Reading reading) throws BrokenFile {
     var profile = match.profile();
     var rows =
         TableRows.of(
@@ -164,9 +237,7 @@ public final class TableFile {
             profile.passOverIncomplete(),
             reading);
     reading.requireSound();
-    return content(
-            profile, match.source().head(Math.max(0, match.headingLine() - 1)), rows, reading)
-        .readBy(profile.name());
+    return new Found(profile, match.source().head(Math.max(0, match.headingLine() - 1)), rows);
   }
 
   static FileContent content(

@@ -1,5 +1,6 @@
 package org.sumbrel.formats.table;
 
+import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -80,6 +81,23 @@ public record TableProfile(
           "a column is missing: a list of " + subject.word() + " needs " + subject.needs());
     }
     return this;
+  }
+
+  /** The same for rows that stand alone in a comma-separated text under the same headings. */
+  public TableProfile forRows() {
+    return new TableProfile(
+        name,
+        subject,
+        Dialect.text(',', StandardCharsets.UTF_8),
+        headings.isEmpty() ? 0 : 1,
+        headings,
+        columns,
+        constants,
+        dates,
+        decimalMark,
+        signsReversed,
+        debitWords,
+        passOverIncomplete);
   }
 
   boolean has(TableField field) {

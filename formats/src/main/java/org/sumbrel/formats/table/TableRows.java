@@ -13,6 +13,7 @@ import org.sumbrel.formats.Reading;
 final class TableRows {
 
   private final Subject subject;
+  private final List<String> headings;
   private final int width;
   private final int fewest;
   private final Map<TableField, List<Integer>> columns;
@@ -23,13 +24,14 @@ final class TableRows {
 
   private TableRows(
       Subject subject,
-      int width,
+      List<String> headings,
       int fewest,
       Map<TableField, List<Integer>> columns,
       boolean passOverIncomplete,
       Reading reading) {
     this.subject = subject;
-    this.width = width;
+    this.headings = headings;
+    this.width = headings.size();
     this.fewest = fewest;
     this.columns = columns;
     this.passOverIncomplete = passOverIncomplete;
@@ -57,7 +59,7 @@ final class TableRows {
     while (fewest > 0 && headings.get(fewest - 1).isBlank()) {
       fewest--;
     }
-    var rows = new TableRows(subject, width, fewest, columns, passOverIncomplete, reading);
+    var rows = new TableRows(subject, headings, fewest, columns, passOverIncomplete, reading);
     source.rows(afterLine, rows::keep);
     if (source.quoteOpenFrom(rows.lastLine)) {
       reading.wrong(
@@ -70,7 +72,7 @@ final class TableRows {
   private void keep(TableRow row) throws BrokenFile {
     reading.record(row.line());
     lastLine = row.line();
-    if (row.blank()) {
+    if (row.blank() || reading.leavesOut(row.line(), headings, row.cells())) {
       return;
     }
     for (var n = width; width > 0 && n < row.cells().size(); n++) {

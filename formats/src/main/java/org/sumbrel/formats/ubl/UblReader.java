@@ -187,6 +187,7 @@ public final class UblReader {
                 values.getOrDefault(ORDER, ""),
                 values.getOrDefault(PAYMENT_ID, ""),
                 terms(),
+                false,
                 lines.get(NUMBER))),
         reading.odd());
   }

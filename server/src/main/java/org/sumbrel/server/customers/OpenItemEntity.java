@@ -178,6 +178,11 @@ public class OpenItemEntity {
     return version;
   }
 
+  /** It is due on another day than was said first. */
+  public void dueIs(LocalDate day) {
+    dueOn = day;
+  }
+
   /** Takes over the balance that the core came to. */
   public void balanceIs(Money open, LocalDate on) {
     openMinor = open.getAmountMinorLong();

@@ -194,7 +194,8 @@ class InboxWatch {
   }
 
   List<SetApart> setApart() {
-    return jdbc.sql("select id, file_name, report, set_apart_at from set_apart order by id desc limit 50")
+    return jdbc.sql(
+            "select id, file_name, report, set_apart_at from set_apart order by id desc limit 50")
         .query(
             (row, n) ->
                 new SetApart(

@@ -24,7 +24,10 @@ import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.journal.Journal;
 
-/** Takes customers, invoices and credit notes in; what is known stays as it is and is counted. */
+/**
+ * Takes customers, invoices and credit notes in. What is known stays as it is until somebody
+ * accepts what the list says otherwise.
+ */
 @Component
 class ReceivablesIntake {
 
@@ -32,10 +35,12 @@ class ReceivablesIntake {
 
   private final Customers customers;
   private final Journal journal;
+  private final ItemUpdates updates;
 
-  ReceivablesIntake(Customers customers, Journal journal) {
+  ReceivablesIntake(Customers customers, Journal journal, ItemUpdates updates) {
     this.customers = customers;
     this.journal = journal;
+    this.updates = updates;
   }
 
   Outcome takeCustomers(CompanyEntity company, Long intakeId, List<CustomerRow> rows)
@@ -152,9 +157,13 @@ class ReceivablesIntake {
     var fresh = new ArrayList<OpenItem>();
     var entries = new ArrayList<JournalEntry>();
     var problems = new ArrayList<String>();
+    var met = new ArrayList<ItemUpdates.Met>();
+    var passedOver = 0;
     for (var row : rows) {
       var twin = known.get(row.number());
-      if (twin == null) {
+      if (twin == null && row.cancelled()) {
+        passedOver++;
+      } else if (twin == null) {
         var item = toItem(company, row, owner(company, intakeId, row, owners));
         fresh.add(item);
         Posting.entryFor(item).ifPresent(entries::add);
@@ -169,11 +178,24 @@ class ReceivablesIntake {
                 + ", here it has "
                 + MoneyText.grouped(row.total())
                 + "; the known one stays");
+      } else {
+        met.add(new ItemUpdates.Met(row, twin));
       }
+    }
+    if (passedOver > 0) {
+      problems.add(
+          (passedOver == 1 ? "1 item is" : passedOver + " items are")
+              + " cancelled and not known, so not taken in");
     }
     customers.addAll(fresh, intakeId);
     journal.writeAll(entries, by);
-    return new Outcome(rows.size(), fresh.size(), known.size(), 0, problems);
+    var asked = updates.ask(intakeId, met);
+    if (asked > 0) {
+      problems.add(
+          (asked == 1 ? "1 known item is" : asked + " things about known items are")
+              + " told otherwise here; decide under Differences to decide");
+    }
+    return new Outcome(rows.size(), fresh.size(), known.size(), passedOver, problems);
   }
 
   private CustomerEntity owner(

@@ -90,6 +90,15 @@ class TakingBack {
     counted(
         against,
         intakeId,
+        """
+        select count(*) from item_update where status = 'ACCEPTED'
+          and (intake_id = :intake or item_id in (select id from open_item where intake_id = :intake))
+        """,
+        "update that it told or that is about an item of it was accepted",
+        "updates that it told or that are about items of it were accepted");
+    counted(
+        against,
+        intakeId,
         "select count(*) from bank_entry where announced_intake_id = :intake",
         "entry that it announced is booked by a later file; take that back first",
         "entries that it announced are booked by later files; take those back first");
@@ -183,6 +192,13 @@ class TakingBack {
             """
             delete from correction where intake_id = :intake
               or entry_id in (select id from bank_entry where intake_id = :intake)
+            """)
+        .param("intake", intakeId)
+        .update();
+    jdbc.sql(
+            """
+            delete from item_update where intake_id = :intake
+              or item_id in (select id from open_item where intake_id = :intake)
             """)
         .param("intake", intakeId)
         .update();
