@@ -83,10 +83,30 @@ public record TableProfile(
     return this;
   }
 
-  /** The same for rows that stand alone in a comma-separated text under the same headings. */
+  /** The same under another name. */
+  public TableProfile named(String other) {
+    return new TableProfile(
+        other,
+        subject,
+        dialect,
+        headingLine,
+        headings,
+        columns,
+        constants,
+        dates,
+        decimalMark,
+        signsReversed,
+        debitWords,
+        passOverIncomplete);
+  }
+
+  /**
+   * The same, without a name, for rows that stand alone in a comma-separated text under the same
+   * headings.
+   */
   public TableProfile forRows() {
     return new TableProfile(
-        name,
+        "",
         subject,
         Dialect.text(',', StandardCharsets.UTF_8),
         headings.isEmpty() ? 0 : 1,

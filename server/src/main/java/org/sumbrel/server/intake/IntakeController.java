@@ -106,6 +106,11 @@ class IntakeController {
       @RequestParam(required = false) String profile,
       @RequestParam(required = false) Long bankAccount,
       @RequestParam(required = false) Long company,
+      @RequestParam(defaultValue = "false")
+          @Schema(
+              description =
+                  "whether the rows of a table that cannot be read are left out, to be put right later")
+          boolean around,
       @RequestParam(required = false)
           @Schema(
               description =
@@ -127,10 +132,12 @@ class IntakeController {
             watch ->
                 takeOnce(
                     owner,
-                    name,
-                    bytes(file),
-                    profile == null ? "" : profile.strip(),
-                    bankAccount,
+                    new Intakes.Incoming(
+                        name,
+                        bytes(file),
+                        profile == null ? "" : profile.strip(),
+                        bankAccount,
+                        around),
                     principal.getName(),
                     watch));
     LOG.info("intake {} taken in in {} ms", id, (System.nanoTime() - begun) / 1_000_000);
@@ -162,19 +169,12 @@ class IntakeController {
    * Where the same file is taken in twice at the same moment, the second attempt finds all of it
    * known.
    */
-  private Long takeOnce(
-      Long owner,
-      String name,
-      FileBytes file,
-      String profile,
-      Long bankAccount,
-      String by,
-      IntakeWatch watch)
+  private Long takeOnce(Long owner, Intakes.Incoming incoming, String by, IntakeWatch watch)
       throws BrokenFile, IOException {
     try {
-      return intakes.take(owner, name, file, profile, bankAccount, by, watch);
+      return intakes.take(owner, incoming, by, watch);
     } catch (DataIntegrityViolationException e) {
-      return intakes.take(owner, name, file, profile, bankAccount, by, watch);
+      return intakes.take(owner, incoming, by, watch);
     }
   }
 

@@ -18,7 +18,10 @@ import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Format;
+import org.sumbrel.formats.LeftOut;
 import org.sumbrel.formats.Reading;
+import org.sumbrel.formats.table.ProfileYaml;
+import org.sumbrel.formats.table.TableProfile;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
@@ -36,6 +39,7 @@ public class Intakes {
   private final StatementIntake statements;
   private final ReceivablesIntake receivables;
   private final AdviceIntake advices;
+  private final LeftOutRepository leftOut;
   private final Profiles profiles;
   private final Companies companies;
   private final Proposals proposals;
@@ -48,6 +52,7 @@ public class Intakes {
       StatementIntake statements,
       ReceivablesIntake receivables,
       AdviceIntake advices,
+      LeftOutRepository leftOut,
       Profiles profiles,
       Companies companies,
       Proposals proposals,
@@ -58,6 +63,7 @@ public class Intakes {
     this.statements = statements;
     this.receivables = receivables;
     this.advices = advices;
+    this.leftOut = leftOut;
     this.profiles = profiles;
     this.companies = companies;
     this.proposals = proposals;
@@ -70,35 +76,83 @@ public class Intakes {
   public Long take(
       Long company, String fileName, FileBytes file, String profile, Long bankAccount, String by)
       throws BrokenFile, IOException {
-    return take(company, fileName, file, profile, bankAccount, by, IntakeWatch.none());
+    var incoming = new Incoming(fileName, file, profile, bankAccount, false);
+    return take(company, incoming, by, IntakeWatch.none());
   }
+
+  /**
+   * A file on its way in.
+   *
+   * @param profile by which it is to be read, or empty where its headings tell
+   * @param bankAccount the account a statement is for, or null where the file says
+   * @param around whether the rows of a table that cannot be read are left out, to be put right
+   *     later
+   */
+  record Incoming(
+      String fileName, FileBytes file, String profile, Long bankAccount, boolean around) {}
 
   /**
    * Reads a file and keeps what is new in it.
    *
    * @param company for which, or null for the first
-   * @param profile by which the file is to be read, or empty where its headings tell
-   * @param bankAccount the account a statement is for, or null where the file says
    * @param watch that follows it and may stop it
    * @return the intake's id
-   * @throws BrokenFile where it cannot be kept whole; then nothing of it is
+   * @throws BrokenFile where it cannot be kept; then nothing of it is
    * @throws IOException where its bytes cannot be read
    */
   @Transactional(rollbackFor = Exception.class)
-  Long take(
+  Long take(Long company, Incoming incoming, String by, IntakeWatch watch)
+      throws BrokenFile, IOException {
+    var owner = companies.company(company);
+    return take(owner, incoming, by, watch, reading -> read(owner, incoming, reading));
+  }
+
+  /**
+   * Takes in a row that somebody has put right.
+   *
+   * @param profile by which the row's file was read
+   */
+  @Transactional(rollbackFor = Exception.class)
+  Long takeRow(
       Long company,
       String fileName,
       FileBytes file,
-      String profile,
+      TableProfile profile,
       Long bankAccount,
-      String by,
-      IntakeWatch watch)
+      String by)
       throws BrokenFile, IOException {
-    var owner = companies.company(company);
+    return take(
+        companies.company(company),
+        new Incoming(fileName, file, profile.name(), bankAccount, false),
+        by,
+        IntakeWatch.none(),
+        reading -> Read.whole(AnyFile.readBy(profile, file, reading)));
+  }
+
+  /**
+   * What was read.
+   *
+   * @param shape the profile by which the rows that were left out are to be read, as YAML
+   */
+  private record Read(FileContent content, List<LeftOut> leftOut, String shape) {
+
+    static Read whole(FileContent content) {
+      return new Read(content, List.of(), "");
+    }
+  }
+
+  @FunctionalInterface
+  private interface Reader {
+    Read read(Reading reading) throws BrokenFile;
+  }
+
+  private Long take(
+      CompanyEntity owner, Incoming incoming, String by, IntakeWatch watch, Reader reader)
+      throws BrokenFile, IOException {
     // both go through all bytes, so one does not wait for the other
-    var packing = CompletableFuture.supplyAsync(() -> IntakeFiles.pack(file));
+    var packing = CompletableFuture.supplyAsync(() -> IntakeFiles.pack(incoming.file()));
     try {
-      return take(owner, fileName, file, packing, profile, bankAccount, by, watch);
+      return take(owner, incoming, packing, by, watch, reader);
     } finally {
       packing
           .handle((packed, e) -> packed)
@@ -108,27 +162,27 @@ public class Intakes {
 
   private Long take(
       CompanyEntity owner,
-      String fileName,
-      FileBytes file,
+      Incoming incoming,
       CompletableFuture<IntakeFiles.Packed> packing,
-      String profile,
-      Long bankAccount,
       String by,
-      IntakeWatch watch)
+      IntakeWatch watch,
+      Reader reader)
       throws BrokenFile, IOException {
     var begun = System.nanoTime();
-    var content = read(owner, file, profile, bankAccount, watch);
+    var bankAccount = incoming.bankAccount();
+    var read = stoppable(reader, new Reading(currency(owner, bankAccount), watch::read), watch);
+    var content = read.content();
     LOG.info("{} read in {} ms", content.format().word(), (System.nanoTime() - begun) / 1_000_000);
     var packed = packing.join();
     var intake =
         intakes.saveAndFlush(
             new IntakeEntity(
                 owner.id(),
-                fileName,
+                incoming.fileName(),
                 content.format().word(),
                 content.profile(),
                 packed.fingerprint(),
-                file.size(),
+                incoming.file().size(),
                 by,
                 clock.instant()));
     files.keep(intake.id(), packed);
@@ -138,6 +192,9 @@ public class Intakes {
         .problems()
         .forEach(p -> problems.add((p.line() > 0 ? "line " + p.line() + ": " : "") + p.message()));
     problems.addAll(outcome.problems());
+    if (!read.leftOut().isEmpty()) {
+      problems.add(leaveOut(intake, read));
+    }
     if (outcome.fresh() > 0) {
       problems.addAll(advices.tie(owner, intake.id()));
     }
@@ -150,14 +207,30 @@ public class Intakes {
     return intake.id();
   }
 
-  private FileContent read(
-      CompanyEntity owner, FileBytes file, String profile, Long bankAccount, IntakeWatch watch)
+  private Read read(CompanyEntity owner, Incoming incoming, Reading reading) throws BrokenFile {
+    var named =
+        incoming.profile().isEmpty()
+            ? Optional.<TableProfile>empty()
+            : Optional.of(profiles.named(owner.id(), incoming.profile()));
+    if (incoming.around()) {
+      var partly = AnyFile.readAround(incoming.file(), named, reading, profiles.of(owner.id()));
+      if (partly.isPresent()) {
+        return new Read(
+            partly.get().content(),
+            partly.get().leftOut(),
+            ProfileYaml.write(partly.get().profile().named("the file's own")));
+      }
+    }
+    return Read.whole(
+        named.isPresent()
+            ? AnyFile.readBy(named.get(), incoming.file(), reading)
+            : AnyFile.read(incoming.file(), reading, profiles.of(owner.id())));
+  }
+
+  private static Read stoppable(Reader reader, Reading reading, IntakeWatch watch)
       throws BrokenFile {
-    var reading = new Reading(currency(owner, bankAccount), watch::read);
     try {
-      return profile.isEmpty()
-          ? AnyFile.read(file, reading, profiles.of(owner.id()))
-          : AnyFile.readBy(profiles.named(owner.id(), profile), file, reading);
+      return reader.read(reading);
     } catch (BrokenFile broken) {
       if (watch.stopped()) {
         throw new IntakeWatch.Stopped();
@@ -210,6 +283,19 @@ public class Intakes {
       case X12_820, REMITTANCE_CSV -> advices.take(owner, intake.id(), content.remittances());
       default -> throw new IllegalStateException("nothing reads " + content.format());
     };
+  }
+
+  private String leaveOut(IntakeEntity intake, Read read) {
+    var accounts = statements.accountsOf(intake.id());
+    var account = accounts.size() == 1 ? accounts.get(0) : null;
+    leftOut.saveAll(
+        read.leftOut().stream()
+            .map(row -> new LeftOutEntity(intake.id(), account, row, read.shape()))
+            .toList());
+    return read.leftOut().size() == 1
+        ? "1 line could not be read and was left out; it waits to be put right"
+        : read.leftOut().size()
+            + " lines could not be read and were left out; they wait to be put right";
   }
 
   /** What counts where the file does not say: the chosen account's, or that of all accounts. */

@@ -79,6 +79,14 @@ class StatementIntake {
     return outcome;
   }
 
+  /** The accounts that an intake brought statements of. */
+  List<Long> accountsOf(Long intakeId) {
+    return statements.findByIntakeId(intakeId).stream()
+        .map(StatementEntity::bankAccountId)
+        .distinct()
+        .toList();
+  }
+
   private BankAccountEntity accountOf(CompanyEntity company, AccountStatement statement, Long asked)
       throws BrokenFile {
     if (!statement.account().isEmpty()) {

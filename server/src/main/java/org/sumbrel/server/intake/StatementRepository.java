@@ -6,6 +6,8 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface StatementRepository extends JpaRepository<StatementEntity, Long> {
 
+  List<StatementEntity> findByIntakeId(Long intakeId);
+
   List<StatementEntity> findByBankAccountIdAndWholeTrue(Long bankAccountId);
 
   List<StatementEntity> findByBankAccountIdInOrderByUntilOnDescIdDesc(

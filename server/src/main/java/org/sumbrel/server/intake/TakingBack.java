@@ -34,6 +34,7 @@ class TakingBack {
   private final IntakeRepository intakes;
   private final Arrivals arrivals;
   private final Advices advices;
+  private final LeftOutRepository leftOut;
   private final Customers customers;
   private final Journal journal;
   private final Proposals proposals;
@@ -44,6 +45,7 @@ class TakingBack {
       IntakeRepository intakes,
       Arrivals arrivals,
       Advices advices,
+      LeftOutRepository leftOut,
       Customers customers,
       Journal journal,
       Proposals proposals,
@@ -52,6 +54,7 @@ class TakingBack {
     this.intakes = intakes;
     this.arrivals = arrivals;
     this.advices = advices;
+    this.leftOut = leftOut;
     this.customers = customers;
     this.journal = journal;
     this.proposals = proposals;
@@ -87,6 +90,12 @@ class TakingBack {
         "select count(*) from correction where intake_id = :intake and status = 'ACCEPTED'",
         "difference that it told was accepted",
         "differences that it told were accepted");
+    counted(
+        against,
+        intakeId,
+        "select count(*) from left_out where intake_id = :intake and status = 'PUT_RIGHT'",
+        "line of it was put right; take that back first",
+        "lines of it were put right; take those back first");
     counted(
         against,
         intakeId,
@@ -195,6 +204,9 @@ class TakingBack {
             """)
         .param("intake", intakeId)
         .update();
+    leftOut.deleteByIntakeId(intakeId);
+    leftOut.findByBecameIntakeId(intakeId).forEach(LeftOutEntity::waitsAgain);
+    leftOut.flush();
     jdbc.sql(
             """
             delete from item_update where intake_id = :intake

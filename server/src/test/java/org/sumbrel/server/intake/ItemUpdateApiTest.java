@@ -100,7 +100,7 @@ class ItemUpdateApiTest {
     assertThat(item().isMissingNode()).isTrue();
     assertThat(maren.get("/api/trial-balance").body()).isNotEqualTo(before);
     requireSoundBooks();
-    assertThat(maren.get("/api/journal?q=cancelled, as").body().toString())
+    assertThat(maren.get("/api/journal-entries?q=cancelled, as").body().toString())
         .contains(books.number(0) + " cancelled, as cancelled.csv says");
   }
 
@@ -120,7 +120,7 @@ class ItemUpdateApiTest {
 
     var settlement = maren.get("/api/settlements?limit=1").body().at("/rows/0/id").asLong();
     expect(
-        201,
+        200,
         maren.post("/api/settlements/" + settlement + "/reversal", "{\"reason\":\"cancelled\"}"));
     expect(204, decide(update(), true));
     assertThat(item().isMissingNode()).isTrue();
