@@ -9,6 +9,7 @@ import { Failed, Loading } from "./shared/States";
 const IntakeView = lazy(() => import("./intake/IntakeView"));
 const IntakeSheet = lazy(() => import("./intake/IntakeSheet"));
 const ProfilesView = lazy(() => import("./profiles/ProfilesView"));
+const OutsideView = lazy(() => import("./outside/OutsideView"));
 const CustomersView = lazy(() => import("./customers/CustomersView"));
 const CustomerView = lazy(() => import("./customers/CustomerView"));
 const SettlementsView = lazy(() => import("./settle/SettlementsView"));
@@ -41,6 +42,7 @@ export function App() {
           <Route path="/arrived/intake" element={<IntakeView />} />
           <Route path="/arrived/intake/:intakeId" element={<IntakeSheet />} />
           <Route path="/arrived/profiles" element={<ProfilesView />} />
+          {me.demo && <Route path="/arrived/outside" element={<OutsideView />} />}
           <Route path="/waiting/desk" element={<DeskView />} />
           <Route path="/waiting/desk/:entryId" element={<DeskView />} />
           <Route path="/waiting/desk/account/:accountId" element={<DeskView />} />

@@ -12,10 +12,11 @@ import { Mark } from "./Mark";
 import { useKeys } from "./keys";
 import { ActionsPlace } from "./ViewActions";
 
-const VIEWS: Record<string, { to: string; name: string }[]> = {
+const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
   arrived: [
     { to: "/arrived/intake", name: "Intake" },
     { to: "/arrived/profiles", name: "Profiles" },
+    { to: "/arrived/outside", name: "Simulated bank", demo: true },
   ],
   waiting: [
     { to: "/waiting/desk", name: "Desk" },
@@ -59,6 +60,7 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
     setChosen(id);
   };
   useKeys({ "?": () => setKeysShown(true) });
+  const views = (VIEWS[tile] ?? []).filter((view) => !view.demo || me.demo);
 
   return (
     <BooksContext.Provider value={books}>
@@ -95,7 +97,7 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
             flexShrink: 0,
           }}
         >
-          {(VIEWS[tile] ?? []).map((view) => {
+          {views.map((view) => {
             const here = location.pathname.startsWith(view.to);
             return (
               <Link

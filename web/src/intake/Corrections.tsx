@@ -1,5 +1,6 @@
-import { Alert, Box, Button, Typography } from "@mui/material";
+import { Alert, Box, Typography } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
 import { useBooks } from "../access/session";
 import { api, data, type Schemas } from "../api/client";
@@ -7,20 +8,31 @@ import { useRefresh } from "../desk/queries";
 import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
 import { Failed } from "../shared/States";
+import { DecideRow, Side } from "./DecideRow";
 
 type Correction = Schemas["CorrectionView"];
+type ItemUpdate = Schemas["ItemUpdateView"];
 
-/** What corrected statements say otherwise of entries that are known; each is accepted or refused. */
+interface Decision {
+  id: number;
+  accept: boolean;
+}
+
+/** What later files say otherwise of entries and items that are known; each is accepted or refused. */
 export function Corrections() {
   const books = useBooks();
   const refresh = useRefresh();
-  const open = useQuery({
+  const query = { params: { query: { company: books.company } } };
+  const entries = useQuery({
     queryKey: ["corrections", books.company],
-    queryFn: async () =>
-      data(await api.GET("/api/corrections", { params: { query: { company: books.company } } })),
+    queryFn: async () => data(await api.GET("/api/corrections", query)),
   });
-  const decide = useMutation({
-    mutationFn: async ({ id, accept }: { id: number; accept: boolean }) =>
+  const items = useQuery({
+    queryKey: ["item-updates", books.company],
+    queryFn: async () => data(await api.GET("/api/item-updates", query)),
+  });
+  const decideEntry = useMutation({
+    mutationFn: async ({ id, accept }: Decision) =>
       data(
         await api.POST("/api/corrections/{id}/decision", {
           params: { path: { id } },
@@ -29,101 +41,129 @@ export function Corrections() {
       ),
     onSettled: refresh,
   });
-  if (open.error) {
-    return <Failed error={open.error} retry={() => void open.refetch()} />;
+  const decideItem = useMutation({
+    mutationFn: async ({ id, accept }: Decision) =>
+      data(
+        await api.POST("/api/item-updates/{id}/decision", {
+          params: { path: { id } },
+          body: { accept },
+        }),
+      ),
+    onSettled: refresh,
+  });
+  const failed = entries.error ?? items.error;
+  if (failed) {
+    return (
+      <Failed
+        error={failed}
+        retry={() => {
+          void entries.refetch();
+          void items.refetch();
+        }}
+      />
+    );
   }
-  if (!open.data || open.data.length === 0) {
+  if (!entries.data || !items.data || entries.data.length + items.data.length === 0) {
     return null;
   }
+  const refused = decideEntry.error ?? decideItem.error;
   return (
     <Box component="section" aria-label="Differences to decide" sx={{ mt: 3 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>
         Differences to decide
       </Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
-        A later statement tells these entries otherwise. They stay as they are until you accept.
+        A later file tells these otherwise. They stay as they are until you accept.
       </Typography>
-      {decide.error && (
+      {refused && (
         <Alert severity="error" variant="outlined" sx={{ mb: 1 }}>
-          {decide.error.message}
+          {refused.message}
         </Alert>
       )}
-      {open.data.map((correction) => (
-        <Difference
+      {entries.data.map((correction) => (
+        <EntryDifference
           key={correction.id}
           correction={correction}
           mayDecide={books.mayPost}
-          busy={decide.isPending}
-          decide={(accept) => decide.mutate({ id: correction.id, accept })}
+          busy={decideEntry.isPending}
+          decide={(accept) => decideEntry.mutate({ id: correction.id, accept })}
+        />
+      ))}
+      {items.data.map((update) => (
+        <ItemDifference
+          key={update.id}
+          update={update}
+          mayDecide={books.mayPost}
+          busy={decideItem.isPending}
+          decide={(accept) => decideItem.mutate({ id: update.id, accept })}
         />
       ))}
     </Box>
   );
 }
 
-function Difference({
-  correction,
-  mayDecide,
-  busy,
-  decide,
-}: {
-  correction: Correction;
+interface Deciding {
   mayDecide: boolean;
   busy: boolean;
   decide: (accept: boolean) => void;
-}) {
+}
+
+function EntryDifference({ correction, ...deciding }: { correction: Correction } & Deciding) {
   const { before, after } = correction;
   return (
-    <Box
-      sx={{
-        display: "flex",
-        alignItems: "center",
-        gap: 2,
-        borderTop: 1,
-        borderColor: "divider",
-        py: 1,
-      }}
-    >
-      <Box sx={{ flex: 1, minWidth: 0 }}>
-        <Box sx={{ overflowWrap: "anywhere" }}>{correction.payer}</Box>
-        <Box sx={{ fontSize: 12, color: "text.secondary" }}>
-          {correction.bankAccount}, told by {correction.fileName}
-        </Box>
-      </Box>
-      <Told what="We have" day={before.bookedOn}>
-        <Amount of={before.amount} />
-      </Told>
-      <Told what="The statement has" day={after?.bookedOn}>
-        {after ? <Amount of={after.amount} /> : "nothing"}
-      </Told>
-      {correction.entryStatus === "SETTLED" ? (
-        <Box sx={{ fontSize: 13, color: "text.secondary", width: 250 }}>
-          It is settled; <RouterLink to="/posted/settlements">reverse its settlement</RouterLink> to accept.
-        </Box>
-      ) : (
-        mayDecide && (
-          <Button variant="contained" disabled={busy} onClick={() => decide(true)}>
-            {after ? "Take the statement's" : "Take it out"}
-          </Button>
+    <DecideRow
+      {...deciding}
+      title={correction.payer}
+      from={`${correction.bankAccount}, told by ${correction.fileName}`}
+      before={
+        <Side what="We have" day={before.bookedOn}>
+          <Amount of={before.amount} />
+        </Side>
+      }
+      after={
+        <Side what="The statement has" day={after?.bookedOn}>
+          {after ? <Amount of={after.amount} /> : "nothing"}
+        </Side>
+      }
+      against={
+        correction.entryStatus === "SETTLED" && (
+          <>
+            It is settled; <RouterLink to="/posted/settlements">reverse its settlement</RouterLink> to accept.
+          </>
         )
-      )}
-      {mayDecide && (
-        <Button disabled={busy} onClick={() => decide(false)}>
-          Keep ours
-        </Button>
-      )}
-    </Box>
+      }
+      accept={after ? "Take the statement's" : "Take it out"}
+    />
   );
 }
 
-function Told({ what, day, children }: { what: string; day?: string; children: React.ReactNode }) {
+const ACCEPT: Record<ItemUpdate["kind"], string> = {
+  DUE_DATE: "Take its due date",
+  CANCELLED: "Take it away",
+  PAID_ELSEWHERE: "Take its balance",
+};
+
+function ItemDifference({ update, ...deciding }: { update: ItemUpdate } & Deciding) {
+  const side = (state: ItemUpdate["before"]): ReactNode =>
+    update.kind === "DUE_DATE" ? `due ${onDay(state.dueOn)}` : <Amount of={state.open} />;
   return (
-    <Box sx={{ width: 175, textAlign: "right" }}>
-      <Box sx={{ fontSize: 12, color: "text.secondary" }}>
-        {what}
-        {day && `, ${onDay(day)}`}
-      </Box>
-      <Box>{children}</Box>
-    </Box>
+    <DecideRow
+      {...deciding}
+      title={
+        <>
+          <span className="figure">{update.number}</span>,{" "}
+          <RouterLink to={`/posted/customers/${update.customerId}`}>{update.customerName}</RouterLink>
+        </>
+      }
+      from={`told by ${update.fileName}`}
+      before={<Side what={update.kind === "DUE_DATE" ? "We have" : "Open here"}>{side(update.before)}</Side>}
+      after={
+        <Side what={update.kind === "PAID_ELSEWHERE" ? "Open there, paid elsewhere" : "The list has"}>
+          {update.after ? side(update.after) : "cancelled it"}
+        </Side>
+      }
+      against={update.against}
+      accept={ACCEPT[update.kind]}
+    />
   );
 }

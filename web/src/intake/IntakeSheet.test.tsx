@@ -64,6 +64,7 @@ function answers(against: string[], takenBackBy?: string) {
       },
     }),
     "GET /api/intakes/4/records": () => ({ body: RECORDS }),
+    "GET /api/intakes/4/left-out": () => ({ body: [] }),
     "POST /api/intakes/4/taking-back": () => ({ body: { intake: INTAKE, sizeBytes: 812, against: [] } }),
   });
 }

@@ -19,6 +19,7 @@ import { useRefresh } from "../desk/queries";
 import { Amount } from "../shared/Amount";
 import { atMoment, count, onDay } from "../shared/dates";
 import { Empty, Failed, Loading } from "../shared/States";
+import { LeftOutRows } from "./LeftOutRows";
 
 type One = Schemas["OneIntakeView"];
 
@@ -87,6 +88,7 @@ function Sheet({ one }: { one: One }) {
           {problem}
         </Box>
       ))}
+      <LeftOutRows intakeId={intake.id} />
       <Records id={intake.id} />
     </Box>
   );

@@ -15,7 +15,7 @@ export function TakeIn({ children }: { children: ReactNode }) {
   const [bankAccount, forAccount] = useState("");
   const [over, setOver] = useState(false);
   const sending = useRef<Sending | null>(null);
-  const left = useRef<{ key: number; file: File; bankAccount: string }[]>([]);
+  const left = useRef<{ key: number; file: File; bankAccount: string; around: boolean }[]>([]);
   const clear = useCallback(() => setItems((all) => all.filter((item) => !item.outcome)), []);
 
   const intaking = useMemo<Intaking>(() => {
@@ -24,8 +24,11 @@ export function TakeIn({ children }: { children: ReactNode }) {
     const work = async () => {
       for (let next = left.current.shift(); next; next = left.current.shift()) {
         const { key, file } = next;
-        sending.current = send(file, books.company, { bankAccount: next.bankAccount }, (progress) =>
-          put(key, { progress }),
+        sending.current = send(
+          file,
+          books.company,
+          { bankAccount: next.bankAccount, around: next.around },
+          (progress) => put(key, { progress }),
         );
         put(key, { outcome: await sending.current.outcome });
         await refresh();
@@ -37,8 +40,8 @@ export function TakeIn({ children }: { children: ReactNode }) {
       over,
       bankAccount,
       forAccount,
-      take: (files) => {
-        const fresh = files.map((file) => ({ key: ++keys, file, bankAccount }));
+      take: (files, around = false) => {
+        const fresh = files.map((file) => ({ key: ++keys, file, bankAccount, around }));
         left.current.push(...fresh);
         const idle = sending.current === null;
         setItems((all) => [...(idle ? [] : all), ...fresh]);

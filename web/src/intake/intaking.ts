@@ -12,7 +12,8 @@ export interface Item {
 /** What is being taken in, wherever on the page it was dropped. */
 export interface Intaking {
   items: Item[];
-  take: (files: File[]) => void;
+  /** Around: the lines of a table that cannot be read are left out, to be put right later. */
+  take: (files: File[], around?: boolean) => void;
   /** Stops what is on its way; what waits behind it is not begun. */
   stop: () => void;
   /** Forgets what has come through. */

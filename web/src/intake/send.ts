@@ -32,7 +32,7 @@ export interface Sending {
 export function send(
   file: File,
   company: number,
-  { bankAccount = "", profile = "" } = {},
+  { bankAccount = "", profile = "", around = false } = {},
   tell: (progress: Progress) => void = () => undefined,
 ): Sending {
   const run = crypto.randomUUID();
@@ -42,6 +42,9 @@ export function send(
   }
   if (profile) {
     query.set("profile", profile);
+  }
+  if (around) {
+    query.set("around", "true");
   }
   // the older way, because it tells how much of a large file is sent
   const call = new XMLHttpRequest();

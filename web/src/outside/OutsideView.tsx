@@ -1,0 +1,271 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Checkbox,
+  FormControlLabel,
+  Link,
+  MenuItem,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link as RouterLink } from "react-router";
+import { useBooks, useSession } from "../access/session";
+import { api, data, type Schemas } from "../api/client";
+import { useRefresh } from "../desk/queries";
+import { atMoment, onWeekday } from "../shared/dates";
+import { Empty, Failed, Loading } from "../shared/States";
+
+type Bank = Schemas["BankView"];
+type Behaviour = Schemas["Behaviour"];
+type Delivery = Schemas["DeliveryView"];
+
+const MOODS: [keyof Behaviour, string, string][] = [
+  ["late", "Late", "a day’s statement lies ready a working day later"],
+  ["twice", "Twice", "it delivers each statement two times"],
+  ["offLine", "Off-line", "it cannot be reached"],
+  ["wrongBalance", "Wrong balance", "its closing balance is 10.00 too high"],
+  ["wrongCurrency", "Wrong currency", "its statement is not in the account’s currency"],
+];
+
+/** Stand-ins for what is outside, to try things out with; there with the demonstration's books only. */
+export default function OutsideView() {
+  const books = useBooks();
+  const bank = useQuery({
+    queryKey: ["outside", books.company],
+    queryFn: async () =>
+      data(await api.GET("/api/outside/bank", { params: { query: { company: books.company } } })),
+  });
+  return (
+    <Box sx={{ p: 3, maxWidth: 1100 }}>
+      <Box
+        sx={{
+          px: 2,
+          py: 1,
+          mb: 2.5,
+          borderRadius: 1,
+          border: "1px dashed",
+          borderColor: "text.secondary",
+          backgroundImage:
+            "repeating-linear-gradient(135deg, transparent 0 10px, rgba(128,128,128,0.10) 10px 12px)",
+        }}
+      >
+        <strong>Simulated.</strong> No bank stands behind this view. What it delivers is made up, and goes
+        into the demonstration’s books like any file.
+      </Box>
+      <Typography variant="h1" sx={{ mb: 1 }}>
+        The bank
+      </Typography>
+      {bank.error && <Failed error={bank.error} retry={() => void bank.refetch()} />}
+      {bank.isPending && <Loading />}
+      {bank.data && (bank.data.bankAccountId ? <Connected bank={bank.data} /> : <Unconnected />)}
+      {bank.data && <Deliveries deliveries={bank.data.deliveries} day={bank.data.day} />}
+    </Box>
+  );
+}
+
+function useAccounts() {
+  const books = useBooks();
+  const session = useSession();
+  return session.data?.companies.find((c) => c.id === books.company)?.bankAccounts ?? [];
+}
+
+function Unconnected() {
+  const books = useBooks();
+  const refresh = useRefresh();
+  const accounts = useAccounts();
+  const [account, setAccount] = useState(String(accounts[0]?.id ?? ""));
+  const connect = useMutation({
+    mutationFn: async () =>
+      data(
+        await api.POST("/api/outside/bank/connection", {
+          params: { query: { company: books.company } },
+          body: { bankAccountId: Number(account) },
+        }),
+      ),
+    onSettled: refresh,
+  });
+  return (
+    <>
+      <Typography variant="body2" sx={{ mb: 1.5 }}>
+        It is not connected. Choose the account that it is to deliver statements for.
+      </Typography>
+      {books.mayPost && (
+        <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+          <TextField
+            select
+            label="Account"
+            value={account}
+            onChange={(event) => setAccount(event.target.value)}
+            sx={{ minWidth: 240 }}
+          >
+            {accounts.map((one) => (
+              <MenuItem key={one.id} value={String(one.id)}>
+                {one.name}, {one.bank}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Button
+            variant="contained"
+            disabled={account === "" || connect.isPending}
+            onClick={() => connect.mutate()}
+          >
+            Connect
+          </Button>
+        </Box>
+      )}
+      {connect.error && <Refused error={connect.error} />}
+    </>
+  );
+}
+
+function Refused({ error }: { error: Error }) {
+  return (
+    <Alert severity="error" variant="outlined" sx={{ mt: 1.5 }}>
+      {error.message}
+    </Alert>
+  );
+}
+
+function Connected({ bank }: { bank: Bank }) {
+  const books = useBooks();
+  const refresh = useRefresh();
+  const account = useAccounts().find((one) => one.id === bank.bankAccountId);
+  const query = { query: { company: books.company } };
+  const day = useMutation({
+    mutationFn: async () => data(await api.POST("/api/outside/bank/day", { params: query })),
+    onSettled: refresh,
+  });
+  const fetching = useMutation({
+    mutationFn: async () => data(await api.POST("/api/outside/bank/fetch", { params: query })),
+    onSettled: refresh,
+  });
+  const behave = useMutation({
+    mutationFn: async (behaviour: Behaviour) =>
+      data(await api.PUT("/api/outside/bank/behaviour", { params: query, body: behaviour })),
+    onSettled: refresh,
+  });
+  const part = useMutation({
+    mutationFn: async () => data(await api.DELETE("/api/outside/bank/connection", { params: query })),
+    onSettled: refresh,
+  });
+  const busy = day.isPending || fetching.isPending || part.isPending;
+  const behaviour = bank.behaviour;
+  const refused = fetching.error ?? day.error ?? behave.error ?? part.error;
+  const ready = bank.deliveries.filter((one) => !one.fetchedAt && bank.day && one.readyOn <= bank.day).length;
+  return (
+    <>
+      <Box sx={{ display: "flex", gap: 4, alignItems: "flex-start" }}>
+        <Box sx={{ flex: 1 }}>
+          <Typography variant="body2">
+            Connected to <strong>{account?.name}</strong>. {bank.day && `Its day is ${onWeekday(bank.day)}.`}
+          </Typography>
+          <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+            Each working day that goes by, customers pay some of what they owe, and a camt.053 statement lies
+            ready.
+          </Typography>
+          {books.mayPost && (
+            <Box sx={{ display: "flex", gap: 1 }}>
+              <Button variant="outlined" disabled={busy} onClick={() => day.mutate()}>
+                Let a day go by
+              </Button>
+              <Button variant="contained" disabled={busy} onClick={() => fetching.mutate()}>
+                Fetch {ready === 0 ? "what is ready" : ready === 1 ? "1 file" : `${ready} files`}
+              </Button>
+              <Button disabled={busy} onClick={() => part.mutate()}>
+                Part from it
+              </Button>
+            </Box>
+          )}
+          {refused && <Refused error={refused} />}
+        </Box>
+        {behaviour && (
+          <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, width: 420 }}>
+            <Box component="legend" sx={{ fontWeight: 700, fontSize: 13, mb: 0.5 }}>
+              How it misbehaves from now on
+            </Box>
+            {MOODS.map(([mood, word, means]) => (
+              <FormControlLabel
+                key={mood}
+                sx={{ display: "flex", mr: 0, "& .MuiFormControlLabel-label": { fontSize: 13 } }}
+                control={
+                  <Checkbox
+                    size="small"
+                    sx={{ py: 0.25 }}
+                    checked={behaviour[mood]}
+                    disabled={!books.mayPost || behave.isPending}
+                    onChange={(event) => behave.mutate({ ...behaviour, [mood]: event.target.checked })}
+                  />
+                }
+                label={
+                  <>
+                    {word}
+                    <Box component="span" sx={{ color: "text.secondary" }}>
+                      : {means}
+                    </Box>
+                  </>
+                }
+              />
+            ))}
+          </Box>
+        )}
+      </Box>
+    </>
+  );
+}
+
+function Deliveries({ deliveries, day }: { deliveries: Delivery[]; day?: string }) {
+  if (deliveries.length === 0) {
+    return day ? <Empty title="No statement yet">Let a day go by, then fetch what lies ready.</Empty> : null;
+  }
+  return (
+    <Table size="small" aria-label="Files of the simulated bank" sx={{ mt: 3 }}>
+      <TableHead>
+        <TableRow>
+          <TableCell>File</TableCell>
+          <TableCell>Of</TableCell>
+          <TableCell>Ready from</TableCell>
+          <TableCell>What became of it</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {deliveries.map((one) => (
+          <TableRow key={one.id}>
+            <TableCell className="figure">{one.fileName}</TableCell>
+            <TableCell sx={{ whiteSpace: "nowrap" }}>{onWeekday(one.madeOn)}</TableCell>
+            <TableCell sx={{ whiteSpace: "nowrap" }}>{onWeekday(one.readyOn)}</TableCell>
+            <TableCell>{became(one, day)}</TableCell>
+          </TableRow>
+        ))}
+      </TableBody>
+    </Table>
+  );
+}
+
+function became(one: Delivery, day?: string) {
+  if (one.intakeId && one.fetchedAt) {
+    return (
+      <>
+        <Link component={RouterLink} to={`/arrived/intake/${one.intakeId}`}>
+          taken in
+        </Link>
+        , {atMoment(one.fetchedAt)}
+      </>
+    );
+  }
+  if (one.refused) {
+    return (
+      <Box component="span" sx={{ color: "error.main" }}>
+        not taken in: {one.refused}
+      </Box>
+    );
+  }
+  return day && one.readyOn <= day ? "lies ready" : "is late";
+}
