@@ -61,7 +61,10 @@ export function Told({ outcome }: { outcome: Outcome }) {
       sx={{ mt: 1.5, borderColor: "settled", color: "text.primary" }}
     >
       <strong>{intake.fileName}</strong>: {count(intake.records, "record")}, {intake.fresh.toLocaleString()}{" "}
-      new, {intake.known.toLocaleString()} known already.
+      new, {intake.known.toLocaleString()} known already.{" "}
+      <Button component={RouterLink} to={`/arrived/intake/${intake.id}`} sx={{ py: 0 }}>
+        What it brought
+      </Button>
       {intake.waiting.map((part) => (
         <span key={part.currency}>
           {" "}
@@ -81,9 +84,6 @@ export function Told({ outcome }: { outcome: Outcome }) {
       {intake.problems.map((problem) => (
         <Box key={problem}>{problem}</Box>
       ))}
-      <Button component={RouterLink} to={`/arrived/intake/${intake.id}`}>
-        What it brought
-      </Button>
     </Alert>
   );
 }

@@ -157,7 +157,8 @@ function Connected({ bank }: { bank: Bank }) {
     onSettled: refresh,
   });
   const busy = day.isPending || fetching.isPending || part.isPending;
-  const behaviour = bank.behaviour;
+  // what is being set is shown as set
+  const behaviour = behave.isPending ? behave.variables : bank.behaviour;
   const refused = fetching.error ?? day.error ?? behave.error ?? part.error;
   const ready = bank.deliveries.filter((one) => !one.fetchedAt && bank.day && one.readyOn <= bank.day).length;
   return (
@@ -200,7 +201,7 @@ function Connected({ bank }: { bank: Bank }) {
                     size="small"
                     sx={{ py: 0.25 }}
                     checked={behaviour[mood]}
-                    disabled={!books.mayPost || behave.isPending}
+                    disabled={!books.mayPost}
                     onChange={(event) => behave.mutate({ ...behaviour, [mood]: event.target.checked })}
                   />
                 }

@@ -107,10 +107,6 @@ public class CustomerEntity {
     parentId = parent;
   }
 
-  void payOldestFirst() {
-    oldestFirst = true;
-  }
-
   Customer toCustomer() {
     return new Customer(
         id.toString(),

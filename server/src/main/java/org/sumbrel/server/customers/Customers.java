@@ -132,14 +132,6 @@ public class Customers {
     customer.paidBy(parent.id());
   }
 
-  /** Sets a customer so that money without a word is applied down its due dates. */
-  @Transactional
-  public void payOldestFirst(Long companyId, String number) {
-    numbered(companyId, number)
-        .orElseThrow(() -> new NotThere("customer", number))
-        .payOldestFirst();
-  }
-
   @Transactional
   public OpenItemEntity add(OpenItem item, Long intakeId) {
     return items.save(new OpenItemEntity(item, intakeId));

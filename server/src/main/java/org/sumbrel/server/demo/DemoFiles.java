@@ -19,6 +19,7 @@ final class DemoFiles {
     var files = new LinkedHashMap<String, String>();
     files.put(STATEMENT_OF_THE_DAY, statement(books.day(), DemoBooks.TODAY, BEFORE_TODAY));
     files.put(EUR_STATEMENT, exportStatement());
+    files.put("thistlebrook-advice-2026-05-29.edi", advice(books));
     files.put(
         "new-customers.csv",
         "customer_id,name,parent_id,payer_account\nC090,Tollgate Buns,,7712004490\nC091,Lantern Hill Crackers,,\n");
@@ -34,8 +35,39 @@ final class DemoFiles {
     return files;
   }
 
+  /** What the schools' parent says of its payment of the day: X12 820, one document a line. */
+  private static String advice(DemoBooks books) {
+    var paid =
+        books.day().stream()
+            .filter(r -> r.name().startsWith("THISTLEBROOK"))
+            .findFirst()
+            .orElseThrow();
+    var documents =
+        books.invoices().stream()
+            .filter(i -> !i.order().isEmpty() && paid.memo().contains(i.order()))
+            .toList();
+    var body = new StringBuilder();
+    body.append("ST*820*0001~\nBPR*C*").append(amount(paid.cents()));
+    body.append("*C*ACH*CTX*01*900000099*DA*7712004402*1512345678**01*900000012*DA*")
+        .append(DemoBooks.OPERATING)
+        .append('*')
+        .append(day(paid.on()))
+        .append("~\nTRN*1*90000009940277*1512345678~\nCUR*PR*USD~\n");
+    body.append("N1*PR*Thistlebrook School Kitchens~\nN1*PE*Larkstow Mill Ltd~\nENT*1~\n");
+    for (var document : documents) {
+      body.append("RMR*IV*").append(document.number()).append("**");
+      body.append(amount(document.cents())).append("~\nREF*PO*").append(document.order());
+      body.append("~\n");
+    }
+    var segments = (int) body.chars().filter(c -> c == '~').count() + 1;
+    return "ISA*00*          *00*          *ZZ*THISTLEBROOK   *ZZ*LARKSTOW       *260529*0700*U*00401*000000041*0*P*>~\n"
+        + "GS*RA*THISTLEBROOK*LARKSTOW*20260529*0700*41*X*004010~\n"
+        + body
+        + "SE*%d*0001~\nGE*1*41~\nIEA*1*000000041~\n".formatted(segments);
+  }
+
   static String customers(DemoBooks books) {
-    var csv = new StringBuilder("customer_id,name,parent_id,payer_account\n");
+    var csv = new StringBuilder("customer_id,name,parent_id,payer_account,terms,oldest_first\n");
     for (var c : books.customers()) {
       csv.append(c.number())
           .append(",\"")
@@ -44,6 +76,9 @@ final class DemoFiles {
           .append(c.parent())
           .append(',')
           .append(c.account())
+          .append(',')
+          .append(c.terms())
+          .append(c.oldestFirst() ? ",yes" : ",")
           .append('\n');
     }
     return csv.toString();

@@ -95,11 +95,6 @@ class DemoStart implements ApplicationRunner {
     var books = DemoBooks.make();
     var mill = mill();
     take(mill, "customers.csv", DemoFiles.customers(books), null);
-    for (var customer : books.customers()) {
-      if (customer.oldestFirst()) {
-        customers.payOldestFirst(mill.id(), customer.number());
-      }
-    }
     take(mill, "invoices-2026.csv", DemoFiles.invoices(books.invoices()), null);
     var operating =
         companies.bankAccountNumbered(mill.id(), DemoBooks.OPERATING).orElseThrow().id();
