@@ -44,7 +44,8 @@ export function TakeIn({ children }: { children: ReactNode }) {
         const fresh = files.map((file) => ({ key: ++keys, file, bankAccount, around }));
         left.current.push(...fresh);
         const idle = sending.current === null;
-        setItems((all) => [...(idle ? [] : all), ...fresh]);
+        // what was said of a file that comes once more is said anew
+        setItems((all) => [...(idle ? [] : all.filter((item) => !files.includes(item.file))), ...fresh]);
         if (idle) {
           void work();
         }

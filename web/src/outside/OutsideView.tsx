@@ -139,6 +139,8 @@ function Connected({ bank }: { bank: Bank }) {
   const refresh = useRefresh();
   const account = useAccounts().find((one) => one.id === bank.bankAccountId);
   const query = { query: { company: books.company } };
+  // what is being set is shown as set
+  const [wished, setWished] = useState<Behaviour>();
   const day = useMutation({
     mutationFn: async () => data(await api.POST("/api/outside/bank/day", { params: query })),
     onSettled: refresh,
@@ -150,15 +152,17 @@ function Connected({ bank }: { bank: Bank }) {
   const behave = useMutation({
     mutationFn: async (behaviour: Behaviour) =>
       data(await api.PUT("/api/outside/bank/behaviour", { params: query, body: behaviour })),
-    onSettled: refresh,
+    onSettled: async () => {
+      await refresh();
+      setWished(undefined);
+    },
   });
   const part = useMutation({
     mutationFn: async () => data(await api.DELETE("/api/outside/bank/connection", { params: query })),
     onSettled: refresh,
   });
   const busy = day.isPending || fetching.isPending || part.isPending;
-  // what is being set is shown as set
-  const behaviour = behave.isPending ? behave.variables : bank.behaviour;
+  const behaviour = wished ?? bank.behaviour;
   const refused = fetching.error ?? day.error ?? behave.error ?? part.error;
   const ready = bank.deliveries.filter((one) => !one.fetchedAt && bank.day && one.readyOn <= bank.day).length;
   return (
@@ -202,7 +206,11 @@ function Connected({ bank }: { bank: Bank }) {
                     sx={{ py: 0.25 }}
                     checked={behaviour[mood]}
                     disabled={!books.mayPost}
-                    onChange={(event) => behave.mutate({ ...behaviour, [mood]: event.target.checked })}
+                    onChange={(event) => {
+                      const next = { ...behaviour, [mood]: event.target.checked };
+                      setWished(next);
+                      behave.mutate(next);
+                    }}
                   />
                 }
                 label={

@@ -30,6 +30,7 @@ class AccessibilityTest extends BrowserTest {
           "/posted/trial-balance",
           "/tied-out/cent-trail",
           "/arrived/profiles",
+          "/arrived/outside",
           "/policies");
 
   @Test
@@ -63,6 +64,13 @@ class AccessibilityTest extends BrowserTest {
         assertThat(page.getByText("What the first rows become").first()).isVisible();
         assertNothingSerious("a profile by example " + light);
         page.navigate(sumbrel.address() + "/arrived/intake");
+        for (var dialog : List.of("Paste an advice…", "Type entries…")) {
+          page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(dialog)).click();
+          assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
+          assertNothingSerious(dialog + " " + light);
+          page.keyboard().press("Escape");
+          assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+        }
         page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("customers.csv")).click();
         assertThat(page.getByText("The file as it came")).isVisible();
         assertNothingSerious("an intake " + light);

@@ -82,6 +82,11 @@ final class RunningSumbrel implements AutoCloseable {
     return address;
   }
 
+  /** The folder that it watches. */
+  Path inbox() {
+    return data.resolve("inbox");
+  }
+
   /** Ends the process in the middle of whatever it does, as a power failure would. */
   void kill() {
     process.destroyForcibly();

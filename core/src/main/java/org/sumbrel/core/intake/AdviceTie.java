@@ -27,6 +27,9 @@ public final class AdviceTie {
 
   static final int DAYS_AFTER = 15;
 
+  /** Where an advice gives no date, its money may have come so long before it. */
+  static final int DAYS_BEFORE_UNDATED = 45;
+
   /** A shorter trace may stand in a text by accident. */
   static final int SHORTEST_TRACE = 5;
 
@@ -39,8 +42,10 @@ public final class AdviceTie {
    * An advice that is tied to no money yet.
    *
    * @param day of the payment, or the day on which it was taken in where it says none
+   * @param dated whether it says the day
    */
-  public record Advice(Long key, String trace, LocalDate day, Money total, String payer) {}
+  public record Advice(
+      Long key, String trace, LocalDate day, boolean dated, Money total, String payer) {}
 
   /**
    * Money that no advice is tied to yet.
@@ -118,7 +123,7 @@ public final class AdviceTie {
     var days = ChronoUnit.DAYS.between(advice.day(), entry.bookedOn());
     return entry.waiting()
         && entry.amount().equals(advice.total())
-        && days >= -DAYS_BEFORE
+        && days >= -(advice.dated() ? DAYS_BEFORE : DAYS_BEFORE_UNDATED)
         && days <= DAYS_AFTER;
   }
 

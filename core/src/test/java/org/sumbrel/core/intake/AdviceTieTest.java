@@ -23,7 +23,7 @@ class AdviceTieTest {
   private static final LocalDate DAY = LocalDate.of(2026, 5, 28);
 
   private static Advice advice(long key, String trace, String total, String payer) {
-    return new Advice(key, trace, DAY, Money.parse("USD " + total), payer);
+    return new Advice(key, trace, DAY, true, Money.parse("USD " + total), payer);
   }
 
   private static Arrived entry(long key, int days, String amount, String payer, String told) {
@@ -59,6 +59,14 @@ class AdviceTieTest {
     assertThat(AdviceTie.of(advice, List.of(entry(7, 16, "100.00", "", "")))).isEmpty();
     assertThat(AdviceTie.of(advice, List.of(entry(7, -6, "100.00", "", "")))).isEmpty();
     assertThat(AdviceTie.of(advice, List.of(entry(7, 3, "100.01", "", "")))).isEmpty();
+  }
+
+  @Test
+  void withoutADateTheMoneyMayHaveComeLongBefore() {
+    var undated = new Advice(1L, "", DAY, false, Money.parse("USD 100.00"), "");
+    assertThat(AdviceTie.of(List.of(undated), List.of(entry(7, -40, "100.00", "", ""))))
+        .containsExactly(new Tie(1L, 7L, By.AMOUNT_AND_DATE));
+    assertThat(AdviceTie.of(List.of(undated), List.of(entry(7, -46, "100.00", "", "")))).isEmpty();
   }
 
   @Test

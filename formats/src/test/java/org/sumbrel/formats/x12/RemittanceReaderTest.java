@@ -4,7 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
@@ -142,5 +145,34 @@ class RemittanceReaderTest {
     assertThat(content.remittances()).hasSize(1);
     assertThat(content.problems())
         .anyMatch(p -> p.message().contains("transaction set 997 is passed over"));
+  }
+
+  /**
+   * The order of the set's segments, from the table of an independent parser: Debian package
+   * libx12-parser-perl 0.80, {@code cf/820_004010X061.cf}. There CUR is the "Non-US Dollars
+   * Currency" and may be missing, so that without it dollars are meant.
+   */
+  private static final List<String> ORDER =
+      List.of("ST", "BPR", "TRN", "CUR", "REF", "DTM", "N1", "N2", "N3", "N4", "PER", "ENT", "RMR");
+
+  @Test
+  void ourSamplesKeepTheOrderOfAnIndependentTable() throws Exception {
+    for (var sample :
+        List.of(
+            ADVICE, Files.readString(Path.of("../examples/thistlebrook-advice-2026-05-29.edi")))) {
+      var header =
+          sample
+              .lines()
+              .map(line -> line.substring(0, line.indexOf('*')))
+              .dropWhile(tag -> !tag.equals("ST"))
+              .takeWhile(tag -> !tag.equals("RMR"))
+              .map(ORDER::indexOf)
+              .toList();
+      assertThat(header).doesNotContain(-1).isSorted();
+      assertThat(read(sample).remittances()).hasSize(1);
+      assertThat(read(sample).problems()).isEmpty();
+    }
+    assertThat(read(ADVICE).remittances().get(0).total().getCurrencyUnit())
+        .isEqualTo(CurrencyUnit.USD);
   }
 }

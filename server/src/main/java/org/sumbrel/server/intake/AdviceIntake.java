@@ -74,6 +74,7 @@ class AdviceIntake {
                             k.id(),
                             k.advice().trace(),
                             k.day(),
+                            k.advice().date().isPresent(),
                             k.advice().total(),
                             k.advice().payerName()))
                 .toList(),
