@@ -64,6 +64,11 @@ function answers(against: string[], takenBackBy?: string) {
       },
     }),
     "GET /api/intakes/4/records": () => ({ body: RECORDS }),
+    "GET /api/intakes/4/known": () => ({
+      body: [
+        { record: { ...RECORDS.rows[0], id: 3, title: "Lark Pies" }, broughtBy: 2, fileName: "before.csv" },
+      ],
+    }),
     "GET /api/intakes/4/left-out": () => ({ body: [] }),
     "POST /api/intakes/4/taking-back": () => ({ body: { intake: INTAKE, sizeBytes: 812, against: [] } }),
   });
@@ -102,5 +107,13 @@ describe("one intake", () => {
     answers([], "osric");
     show(page());
     expect(await screen.findByText(/Taken back by osric/)).toBeTruthy();
+  });
+
+  it("lists what was known already with the file that brought it, when asked", async () => {
+    answers([]);
+    const { user } = show(page());
+    await user.click(await screen.findByRole("button", { name: "Show the one that was known already" }));
+    expect(await screen.findByText("Lark Pies")).toBeTruthy();
+    expect(screen.getByText("before.csv").getAttribute("href")).toBe("/arrived/intake/2");
   });
 });

@@ -90,6 +90,7 @@ function Sheet({ one }: { one: One }) {
       ))}
       <LeftOutRows intakeId={intake.id} />
       <Records id={intake.id} />
+      {intake.known > 0 && <Known id={intake.id} count={intake.known} />}
     </Box>
   );
 }
@@ -146,6 +147,87 @@ function Back({ one: { intake, against } }: { one: One }) {
   );
 }
 
+/** What was known already, and where from; shown when asked for. */
+function Known({ id, count: all }: { id: number; count: number }) {
+  const [shown, setShown] = useState(false);
+  const known = useQuery({
+    queryKey: ["intake-known", id],
+    enabled: shown,
+    queryFn: async () => data(await api.GET("/api/intakes/{id}/known", { params: { path: { id } } })),
+  });
+  if (!shown) {
+    return (
+      <Button onClick={() => setShown(true)} sx={{ mt: 1 }}>
+        Show {all === 1 ? "the one that was" : `the ${all.toLocaleString()} that were`} known already
+      </Button>
+    );
+  }
+  if (known.error) {
+    return <Failed error={known.error} retry={() => void known.refetch()} />;
+  }
+  if (!known.data) {
+    return <Loading />;
+  }
+  return (
+    <>
+      <Typography variant="h3" sx={{ mt: 3 }}>
+        Known already
+      </Typography>
+      {known.data.length < all && (
+        <Typography variant="body2" color="textSecondary">
+          {known.data.length === 0
+            ? "They came before it was kept which they are."
+            : `The first ${known.data.length.toLocaleString()} of them.`}
+        </Typography>
+      )}
+      <Table size="small" aria-label="Known records">
+        <TableBody>
+          {known.data.map(({ record, broughtBy, fileName }) => (
+            <TableRow key={`${record.kind} ${record.id}`}>
+              <Cells record={record} />
+              <TableCell sx={{ overflowWrap: "anywhere" }}>
+                {broughtBy ? (
+                  <>
+                    by{" "}
+                    <Link component={RouterLink} to={`/arrived/intake/${broughtBy}`}>
+                      {fileName}
+                    </Link>
+                  </>
+                ) : (
+                  "written here"
+                )}
+              </TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </>
+  );
+}
+
+/** A record, cell by cell. */
+function Cells({ record }: { record: Schemas["RecordView"] }) {
+  return (
+    <>
+      <TableCell sx={{ whiteSpace: "nowrap" }}>{onDay(record.day)}</TableCell>
+      <TableCell>{record.title || "Nobody named"}</TableCell>
+      <TableCell sx={{ color: "text.secondary", overflowWrap: "anywhere" }}>{record.text}</TableCell>
+      <TableCell align="right">
+        <Amount of={record.amount} />
+      </TableCell>
+      <TableCell sx={{ whiteSpace: "nowrap" }}>
+        {record.state === "WAITING" ? (
+          <Link component={RouterLink} to={`/waiting/desk/${record.id}`}>
+            waits
+          </Link>
+        ) : (
+          (STATES[record.state] ?? record.state)
+        )}
+      </TableCell>
+    </>
+  );
+}
+
 function Records({ id }: { id: number }) {
   const records = useInfiniteQuery({
     queryKey: ["intake-records", id],
@@ -183,21 +265,7 @@ function Records({ id }: { id: number }) {
         <TableBody>
           {rows.map((row) => (
             <TableRow key={`${row.kind} ${row.id}`}>
-              <TableCell sx={{ whiteSpace: "nowrap" }}>{onDay(row.day)}</TableCell>
-              <TableCell>{row.title || "Nobody named"}</TableCell>
-              <TableCell sx={{ color: "text.secondary", overflowWrap: "anywhere" }}>{row.text}</TableCell>
-              <TableCell align="right">
-                <Amount of={row.amount} />
-              </TableCell>
-              <TableCell sx={{ whiteSpace: "nowrap" }}>
-                {row.state === "WAITING" ? (
-                  <Link component={RouterLink} to={`/waiting/desk/${row.id}`}>
-                    waits
-                  </Link>
-                ) : (
-                  (STATES[row.state] ?? row.state)
-                )}
-              </TableCell>
+              <Cells record={row} />
             </TableRow>
           ))}
         </TableBody>

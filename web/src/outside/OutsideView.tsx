@@ -152,9 +152,10 @@ function Connected({ bank }: { bank: Bank }) {
   const behave = useMutation({
     mutationFn: async (behaviour: Behaviour) =>
       data(await api.PUT("/api/outside/bank/behaviour", { params: query, body: behaviour })),
-    onSettled: async () => {
+    onSettled: async (_, __, asked) => {
       await refresh();
-      setWished(undefined);
+      // unless something else is wished by now
+      setWished((now) => (now === asked ? undefined : now));
     },
   });
   const part = useMutation({

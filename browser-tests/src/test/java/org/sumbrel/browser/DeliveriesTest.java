@@ -8,31 +8,48 @@ import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /** What comes in by itself, in pieces, in the wrong order or with something wrong in it. */
 class DeliveriesTest extends BrowserTest {
 
-  private RunningSumbrel sumbrel;
+  /** One for all: each test has files and items of its own. */
+  private static RunningSumbrel sumbrel;
+
+  @BeforeAll
+  static void start() throws Exception {
+    sumbrel = RunningSumbrel.withDemoBooks();
+  }
+
+  @AfterAll
+  static void stop() {
+    sumbrel.close();
+  }
 
   @BeforeEach
-  void start() throws Exception {
-    sumbrel = RunningSumbrel.withDemoBooks();
+  void signIn() {
     page.navigate(sumbrel.address());
     button("maren").click();
     assertThat(page.getByLabel("Flow of the day")).isVisible();
   }
 
   @AfterEach
-  void stop() {
-    sumbrel.close();
+  void nothingFailed() {
     assertThat(scriptFailures).isEmpty();
   }
 
   private Locator button(String name) {
     return page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  private static void press(Locator in, String name) {
+    in.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true))
+        .first()
+        .click();
   }
 
   private Locator mood(String name) {
@@ -113,14 +130,14 @@ class DeliveriesTest extends BrowserTest {
     var lines = region("Lines to put right");
     assertThat(lines).containsText("31.02.2026");
     lines.getByLabel("date").first().fill("30.02.2026");
-    lines.getByText("Take the line in").first().click();
+    press(lines, "Take the line in");
     assertThat(lines.getByRole(AriaRole.ALERT)).containsText("30.02.2026");
     lines.getByLabel("date").first().fill("28.02.2026");
-    lines.getByText("Take the line in").first().click();
+    press(lines, "Take the line in");
     assertThat(lines).containsText("Put right by maren");
-    lines.getByText("Shelve it…").click();
+    press(lines, "Shelve it…");
     lines.getByLabel("Why").fill("a row of another bank");
-    lines.getByText("Shelve it", new Locator.GetByTextOptions().setExact(true)).click();
+    press(lines, "Shelve it");
     assertThat(lines).containsText("Shelved by maren");
     assertThat(lines).containsText("a row of another bank");
     lines.getByText("What it became").click();

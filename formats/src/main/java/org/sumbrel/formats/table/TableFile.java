@@ -95,7 +95,7 @@ public final class TableFile {
   }
 
   /** The rows that count, and the profile they are to be read by. */
-  private record Found(TableProfile profile, List<TableRow> before, List<TableRow> rows) {
+  private record Chosen(TableProfile profile, List<TableRow> before, List<TableRow> rows) {
 
     FileContent content(Reading reading) throws BrokenFile {
       return TableFile.content(profile, before, rows, reading).readBy(profile.name());
@@ -104,8 +104,8 @@ public final class TableFile {
 
   /** Finds them, telling the reading what stands in the way. */
   @FunctionalInterface
-  private interface Finding {
-    Found in(Reading reading) throws BrokenFile;
+  private interface Choosing {
+    Chosen in(Reading reading) throws BrokenFile;
   }
 
   /**
@@ -146,13 +146,13 @@ public final class TableFile {
   }
 
   /** What is wrong with one row may hide what is wrong with another, so it is looked at again. */
-  private static Partly around(Finding finding, Reading reading) throws BrokenFile {
+  private static Partly around(Choosing choosing, Reading reading) throws BrokenFile {
     var wrong = new TreeMap<Integer, String>();
     var attempt = reading;
     BrokenFile last = null;
     while (true) {
       try {
-        var found = finding.in(attempt);
+        var found = choosing.in(attempt);
         var content = found.content(attempt);
         if (last != null && (found.rows().isEmpty() || attempt.leftOut().size() < wrong.size())) {
           // nothing is left, or what is wrong is no row
@@ -174,7 +174,7 @@ public final class TableFile {
     }
   }
 
-  private Found find(Collection<TableProfile> profiles, Reading reading) throws BrokenFile {
+  private Chosen find(Collection<TableProfile> profiles, Reading reading) throws BrokenFile {
     var known = ProfileMatch.exact(sources, profiles);
     if (known.isPresent()) {
       return rows(known.get(), reading);
@@ -195,10 +195,10 @@ public final class TableFile {
     var rows = guess.rows(false, reading);
     var profile = guess.profile(rows, false);
     reading.requireSound();
-    return new Found(profile, layout.source().head(layout.headingLine() - 1), rows);
+    return new Chosen(profile, layout.source().head(layout.headingLine() - 1), rows);
   }
 
-  private Found find(TableProfile profile, Reading reading) throws BrokenFile {
+  private Chosen find(TableProfile profile, Reading reading) throws BrokenFile {
     var candidates = inDialectOf(profile);
     if (profile.headings().isEmpty()) {
       return rows(
@@ -225,7 +225,7 @@ public final class TableFile {
         : in(profile.dialect());
   }
 
-  private static Found rows(ProfileMatch match, Reading reading) throws BrokenFile {
+  private static Chosen rows(ProfileMatch match, Reading reading) throws BrokenFile {
     var profile = match.profile();
     var rows =
         TableRows.of(
@@ -237,7 +237,7 @@ public final class TableFile {
             profile.passOverIncomplete(),
             reading);
     reading.requireSound();
-    return new Found(profile, match.source().head(Math.max(0, match.headingLine() - 1)), rows);
+    return new Chosen(profile, match.source().head(Math.max(0, match.headingLine() - 1)), rows);
   }
 
   static FileContent content(

@@ -79,13 +79,15 @@ class IntakeController {
 
   record RecordView(
       @NotNull Long id,
-      @NotNull @Schema(description = "ENTRY, INVOICE or CREDIT_NOTE") String kind,
+      @NotNull @Schema(description = "ENTRY, INVOICE, CREDIT_NOTE or ADVICE") String kind,
       @NotNull LocalDate day,
       @NotNull String title,
       @NotNull String text,
       @NotNull MoneyView amount,
       @NotNull
-          @Schema(description = "of an entry its status, of an item OPEN, PARTLY_OPEN or SETTLED")
+          @Schema(
+              description =
+                  "of an entry its status, of an item OPEN, PARTLY_OPEN or SETTLED, of an advice LOOSE or TIED")
           String state) {}
 
   record OneIntakeView(
@@ -231,11 +233,28 @@ class IntakeController {
       @RequestParam(defaultValue = "100") int limit) {
     var size = Page.limit(limit);
     var rows = records.of(intake(id).id(), Page.cursor(cursor, 0L), size + 1);
-    return Page.of(
-        rows,
-        size,
-        r -> new RecordView(r.id(), r.kind(), r.day(), r.title(), r.text(), r.amount(), r.state()),
-        r -> r.id().toString());
+    return Page.of(rows, size, IntakeController::view, r -> r.id().toString());
+  }
+
+  record KnownRecordView(
+      @NotNull RecordView record,
+      @Schema(description = "the intake that brought it; missing where it was written here")
+          Long broughtBy,
+      String fileName) {}
+
+  @GetMapping("/api/intakes/{id}/known")
+  @Operation(
+      summary =
+          "What of an intake was known already, up to the first 500, with the file that brought it")
+  List<KnownRecordView> known(@PathVariable Long id) {
+    return records.known(intake(id).id()).stream()
+        .map(k -> new KnownRecordView(view(k.record()), k.broughtBy(), k.fileName()))
+        .toList();
+  }
+
+  private static RecordView view(IntakeRecords.Row row) {
+    return new RecordView(
+        row.id(), row.kind(), row.day(), row.title(), row.text(), row.amount(), row.state());
   }
 
   @GetMapping("/api/intakes/{id}/file")

@@ -36,8 +36,11 @@ class ReceivablesIntake {
   private final Customers customers;
   private final Journal journal;
   private final ItemUpdates updates;
+  private final IntakeRecords records;
 
-  ReceivablesIntake(Customers customers, Journal journal, ItemUpdates updates) {
+  ReceivablesIntake(
+      Customers customers, Journal journal, ItemUpdates updates, IntakeRecords records) {
+    this.records = records;
     this.customers = customers;
     this.journal = journal;
     this.updates = updates;
@@ -189,6 +192,7 @@ class ReceivablesIntake {
     }
     customers.addAll(fresh, intakeId);
     journal.writeAll(entries, by);
+    records.knewItems(intakeId, known.values().stream().map(OpenItemEntity::id).toList());
     var asked = updates.ask(intakeId, met);
     if (asked > 0) {
       problems.add(

@@ -42,13 +42,16 @@ class StatementIntake {
   private final Arrivals arrivals;
   private final Corrections corrections;
   private final StatementRepository statements;
+  private final IntakeRecords records;
 
   StatementIntake(
       Companies companies,
       Entries entries,
       Arrivals arrivals,
       Corrections corrections,
-      StatementRepository statements) {
+      StatementRepository statements,
+      IntakeRecords records) {
+    this.records = records;
     this.companies = companies;
     this.entries = entries;
     this.arrivals = arrivals;
@@ -236,6 +239,13 @@ class StatementIntake {
           (announced == 1 ? "1 entry is" : announced + " entries are")
               + " announced and not booked yet; kept apart until then");
     }
+    records.knewEntries(
+        intakeId,
+        meetings.stream()
+            .flatMap(m -> m.known().stream())
+            .map(KnownMovement::key)
+            .limit(IntakeRecords.MOST_KNOWN)
+            .toList());
     told.missing(statement, source, known, meetings, intakeId);
     add(company, account, intakeId, fresh, others, watch);
     statements.saveAndFlush(row);

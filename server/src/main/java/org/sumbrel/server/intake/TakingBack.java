@@ -204,6 +204,14 @@ class TakingBack {
             """)
         .param("intake", intakeId)
         .update();
+    jdbc.sql(
+            """
+            delete from intake_known where intake_id = :intake
+              or kind = 'ENTRY' and record_id in (select id from bank_entry where intake_id = :intake)
+              or kind = 'ITEM' and record_id in (select id from open_item where intake_id = :intake)
+            """)
+        .param("intake", intakeId)
+        .update();
     leftOut.deleteByIntakeId(intakeId);
     leftOut.findByBecameIntakeId(intakeId).forEach(LeftOutEntity::waitsAgain);
     leftOut.flush();

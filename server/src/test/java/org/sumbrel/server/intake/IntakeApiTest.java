@@ -47,6 +47,25 @@ class IntakeApiTest {
   }
 
   @Test
+  void whatWasKnownIsListedWithTheFileThatBroughtIt() {
+    var account =
+        "?bankAccount=" + maren.get("/api/me").body().at("/companies/0/bankAccounts/1/id").asText();
+    var head = "entry_id,booking_date,amount,currency,payer_name\n";
+    var one = "KN1,2025-07-01,10.00,USD,Wren\nKN2,2025-07-01,11.00,USD,Lark\n";
+    expect(201, maren.drop("first.csv", head + one, account));
+    var second =
+        expect(
+                201,
+                maren.drop("second.csv", head + one + "KN3,2025-07-01,12.00,USD,Finch\n", account))
+            .body();
+    var known = maren.get("/api/intakes/" + second.at("/id").asLong() + "/known").body();
+    assertThat(known.findValuesAsText("title")).containsExactly("Wren", "Lark");
+    assertThat(known.findValuesAsText("fileName")).containsOnly("first.csv");
+    var records = maren.get("/api/intakes/" + second.at("/id").asLong() + "/records").body();
+    assertThat(records.at("/rows").findValuesAsText("title")).containsExactly("Finch");
+  }
+
+  @Test
   void takesTheDaysStatementOnceAndTheSameFileChangesNothing() throws Exception {
     var file = Files.readString(Path.of("../examples/larkstow-operating-2026-05-29.ofx"));
     var first = expect(201, maren.drop("day.ofx", file)).body();
