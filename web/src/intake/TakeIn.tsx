@@ -44,8 +44,8 @@ export function TakeIn({ children }: { children: ReactNode }) {
         const fresh = files.map((file) => ({ key: ++keys, file, bankAccount, around }));
         left.current.push(...fresh);
         const idle = sending.current === null;
-        // what was said of a file that comes once more is said anew
-        setItems((all) => [...(idle ? [] : all.filter((item) => !files.includes(item.file))), ...fresh]);
+        // what has come through before is told until something else comes
+        setItems((all) => [...(all.some((item) => !item.outcome) ? all : []), ...fresh]);
         if (idle) {
           void work();
         }
