@@ -1,4 +1,4 @@
-import { Alert, Box, Typography } from "@mui/material";
+import { Alert, Box, Link, Typography } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
@@ -128,7 +128,11 @@ function EntryDifference({ correction, ...deciding }: { correction: Correction }
       against={
         correction.entryStatus === "SETTLED" && (
           <>
-            It is settled; <RouterLink to="/posted/settlements">reverse its settlement</RouterLink> to accept.
+            It is settled;{" "}
+            <Link component={RouterLink} to="/posted/settlements">
+              reverse its settlement
+            </Link>{" "}
+            to accept.
           </>
         )
       }
@@ -152,7 +156,9 @@ function ItemDifference({ update, ...deciding }: { update: ItemUpdate } & Decidi
       title={
         <>
           <span className="figure">{update.number}</span>,{" "}
-          <RouterLink to={`/posted/customers/${update.customerId}`}>{update.customerName}</RouterLink>
+          <Link component={RouterLink} to={`/posted/customers/${update.customerId}`}>
+            {update.customerName}
+          </Link>
         </>
       }
       from={`told by ${update.fileName}`}

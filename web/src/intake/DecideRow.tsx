@@ -34,15 +34,14 @@ export function DecideRow({
       </Box>
       {before}
       {after}
-      {against ? (
-        <Box sx={{ fontSize: 13, color: "text.secondary", width: 250 }}>{against}</Box>
-      ) : (
-        mayDecide && (
-          <Button variant="contained" disabled={busy} onClick={() => decide(true)}>
-            {accept}
-          </Button>
-        )
-      )}
+      <Box sx={{ width: 250, fontSize: 13, color: "text.secondary", textAlign: against ? "left" : "right" }}>
+        {against ||
+          (mayDecide && (
+            <Button variant="contained" disabled={busy} onClick={() => decide(true)}>
+              {accept}
+            </Button>
+          ))}
+      </Box>
       {mayDecide && (
         <Button disabled={busy} onClick={() => decide(false)}>
           Keep ours

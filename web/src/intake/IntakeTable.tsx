@@ -61,7 +61,7 @@ export function IntakeTable({ rows }: { rows: Intake[] }) {
                 <Box sx={{ fontSize: 12, color: "text.secondary" }}>by “{intake.profile}”</Box>
               )}
             </TableCell>
-            <TableCell>
+            <TableCell sx={{ whiteSpace: "nowrap" }}>
               {atMoment(intake.takenAt)}, {intake.takenBy}
             </TableCell>
             <TableCell align="right" className="figure">

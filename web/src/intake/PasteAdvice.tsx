@@ -40,7 +40,7 @@ export function PasteAdvice({ done, close }: { done: (intakeId: number) => void;
       error={paste.error}
       aside="It finds its money by trace, amount and date, now or when that arrives."
     >
-      <Box sx={{ display: "flex", gap: 1.5, mb: 1.5, mt: 0.5, flexWrap: "wrap" }}>
+      <Box sx={{ display: "flex", gap: 1.5, mb: 1.5, mt: 1, flexWrap: "wrap" }}>
         <TextField label="Trace number" value={trace} onChange={(e) => setTrace(e.target.value)} />
         <TextField label="Payer" value={payerName} onChange={(e) => setPayerName(e.target.value)} />
         <TextField
@@ -67,7 +67,7 @@ export function PasteAdvice({ done, close }: { done: (intakeId: number) => void;
         value={text}
         onChange={(e) => setText(e.target.value)}
         placeholder={"LM-0020448   1,225.70\nLM-0020479   1,600.00\nTotal   2,825.70"}
-        slotProps={{ htmlInput: { className: "figure" } }}
+        slotProps={{ htmlInput: { className: "figure", style: { whiteSpace: "pre-wrap" } } }}
       />
       <ProblemLines error={paste.error} />
     </AskDialog>

@@ -75,7 +75,7 @@ export function TypeEntries({
         label="Account"
         value={String(accountId)}
         onChange={(event) => setAccountId(Number(event.target.value))}
-        sx={{ mb: 1.5, mt: 0.5, minWidth: 240 }}
+        sx={{ mb: 1.5, mt: 1, minWidth: 240 }}
       >
         {accounts.map((account) => (
           <MenuItem key={account.id} value={String(account.id)}>
