@@ -118,16 +118,17 @@ class ItemUpdates {
       return Optional.empty();
     }
     if (update.kind() == Kind.CANCELLED) {
+      // whatever is open goes, as long as nothing of it was settled
       var settled = settledBy(item.id());
-      if (!settled.isEmpty()) {
-        return Optional.of(
-            item.number()
-                + " cannot be taken away: "
-                + String.join(", ", settled)
-                + ". Reverse "
-                + (settled.size() == 1 ? "that settlement" : "those settlements")
-                + " first.");
-      }
+      return settled.isEmpty()
+          ? Optional.empty()
+          : Optional.of(
+              item.number()
+                  + " cannot be taken away: "
+                  + String.join(", ", settled)
+                  + ". Reverse "
+                  + (settled.size() == 1 ? "that settlement" : "those settlements")
+                  + " first.");
     }
     return item.open().equals(update.oldOpen())
         ? Optional.empty()
