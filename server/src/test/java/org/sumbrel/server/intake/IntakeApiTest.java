@@ -47,6 +47,34 @@ class IntakeApiTest {
   }
 
   @Test
+  void customersBringTheirTermsAndHowTheirMoneyIsApplied() {
+    var head = "customer_id,name,parent_id,payer_account,terms,oldest_first\n";
+    expect(
+        201,
+        maren.drop(
+            "c.csv", head + "CT1,Zqterms Bakery,,,2/10 net 30,yes\nCT2,Zqterms Branch,CT1,,,no\n"));
+    expect(
+        201,
+        maren.drop(
+            "i.csv",
+            "number,customer_id,issue_date,due_date,currency,total,terms\n"
+                + "CT-1,CT1,2026-05-20,2026-06-19,USD,100.00,\n"
+                + "CT-2,CT1,2026-05-20,2026-06-19,USD,100.00,3/5 net 30\n"
+                + "CT-3,CT2,2026-05-20,2026-06-19,USD,100.00,\n"));
+    var id = maren.get("/api/customers?q=Zqterms Bakery").body().at("/rows/0/id").asLong();
+    var account = maren.get("/api/customers/" + id).body();
+    assertThat(account.at("/oldestFirst").asBoolean()).isTrue();
+    assertThat(account.at("/branches").toString()).contains("Zqterms Branch");
+    var items = maren.get("/api/open-items?q=CT-").body().at("/rows");
+    assertThat(items.findValuesAsText("terms")).containsExactly("2/10 net 30", "3/5 net 30", "");
+    // a list that is silent about them changes neither
+    expect(201, maren.drop("c2.csv", "customer_id,name\nCT1,Zqterms Bakery\n"));
+    assertThat(maren.get("/api/customers/" + id).body().at("/oldestFirst").asBoolean()).isTrue();
+    assertThat(maren.drop("c3.csv", head + "CT1,Zqterms Bakery,,,,perhaps\n").text("/detail"))
+        .contains("\"perhaps\" is neither yes nor no");
+  }
+
+  @Test
   void whatWasKnownIsListedWithTheFileThatBroughtIt() {
     var account =
         "?bankAccount=" + maren.get("/api/me").body().at("/companies/0/bankAccounts/1/id").asText();
