@@ -28,12 +28,19 @@ const advice: One = {
   payerName: "Wrenhouse",
   total: usd("300.00"),
   sum: usd("300.00"),
+  unlisted: usd("0.00"),
   items: [line("LM-1", "250.00", { adjustment: usd("-10.00"), reason: "torn" }), line("LM-2", "50.00")],
   tiedBy: "TRACE",
 };
 
-function entry(amount: string, said?: One) {
-  return { id: 9, payer: "Wrenhouse", amount: usd(amount), advice: said } as Entry;
+function entry(amount: string, said?: One, more?: string) {
+  return {
+    id: 9,
+    payer: "Wrenhouse",
+    amount: usd(amount),
+    advice: said,
+    arrivedMore: more && usd(more),
+  } as Entry;
 }
 
 describe("what the payer says", () => {
@@ -41,7 +48,7 @@ describe("what the payer says", () => {
     const calls = serverAnswers({
       "DELETE /api/remittances/5/entry": () => ({ body: null }),
     });
-    const { user } = show(<Advice entry={entry("285.00", advice)} readOnly={false} />);
+    const { user } = show(<Advice entry={entry("285.00", advice, "-15.00")} readOnly={false} />);
     expect(screen.getByText("LM-1")).toBeTruthy();
     expect(screen.getByText(/torn/)).toBeTruthy();
     expect(screen.getByText("2 lines: 300.00; 15.00 less arrived")).toBeTruthy();
@@ -51,10 +58,10 @@ describe("what the payer says", () => {
   });
 
   it("says where the lines and the claimed payment differ", () => {
-    expect(compared({ ...advice, total: usd("310.00") }, entry("310.00"))).toBe(
+    expect(compared({ ...advice, total: usd("310.00"), unlisted: usd("10.00") }, usd("10.00"))).toBe(
       "2 lines: 300.00, though it says 310.00 is paid; 10.00 more arrived",
     );
-    expect(compared(advice, entry("300.00"))).toBe("2 lines: 300.00, which is what arrived");
+    expect(compared(advice, usd("0.00"))).toBe("2 lines: 300.00, which is what arrived");
   });
 
   it("may be chosen among those that wait for their money", async () => {

@@ -18,7 +18,7 @@ import { api, data, type Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { AskDialog } from "../shared/AskDialog";
 import { count, onDay } from "../shared/dates";
-import { grouped, isZero, less, minor, positive } from "../shared/money";
+import { grouped, isNegative, isZero, minor, positive } from "../shared/money";
 import type { Entry } from "./drafts";
 import { useRefresh } from "./queries";
 
@@ -123,7 +123,7 @@ function Said({ entry, advice, readOnly }: { entry: Entry; advice: One; readOnly
           </TableBody>
         </Table>
       </Box>
-      <Box sx={{ fontSize: 13, textAlign: "right" }}>{compared(advice, entry)}</Box>
+      <Box sx={{ fontSize: 13, textAlign: "right" }}>{compared(advice, entry.arrivedMore)}</Box>
       {untie.error && (
         <Alert severity="error" variant="outlined">
           {untie.error.message}
@@ -134,18 +134,18 @@ function Said({ entry, advice, readOnly }: { entry: Entry; advice: One; readOnly
 }
 
 /** The advice's own sum against the money, with the difference. */
-export function compared(advice: One, entry: Pick<Entry, "amount">): string {
+export function compared(advice: One, arrivedMore: Entry["arrivedMore"]): string {
   const lines = count(advice.items.length, "line");
-  const said = isZero(less(advice.sum, advice.total))
+  const said = isZero(advice.unlisted)
     ? `${lines}: ${grouped(advice.sum)}`
     : `${lines}: ${grouped(advice.sum)}, though it says ${grouped(advice.total)} is paid`;
-  const left = less(entry.amount, advice.sum);
-  if (isZero(left)) {
+  if (!arrivedMore) {
+    return said;
+  }
+  if (isZero(arrivedMore)) {
     return `${said}, which is what arrived`;
   }
-  return minor(left) < 0
-    ? `${said}; ${grouped(positive(left))} less arrived`
-    : `${said}; ${grouped(left)} more arrived`;
+  return `${said}; ${grouped(positive(arrivedMore))} ${isNegative(arrivedMore) ? "less" : "more"} arrived`;
 }
 
 /** Advice that waits for its money may be about this. */
@@ -189,7 +189,8 @@ function Choose({ entry, fit, close }: { entry: Entry; fit: One[]; close: () => 
       close();
     },
   });
-  const far = (advice: One) => Math.abs(minor(less(advice.sum, entry.amount)));
+  // the likeliest first; the order is all that is made of it
+  const far = (advice: One) => Math.abs(minor(advice.sum) - minor(entry.amount));
   return (
     <AskDialog
       title={`Which advice is about ${grouped(entry.amount)} from ${entry.payer}?`}

@@ -1,7 +1,7 @@
 import type { Money } from "../api/client";
 
 /**
- * Amounts on the page. They travel and stay as decimal strings; only widths of bars, sums of what is typed and differences that are shown are
+ * Amounts on the page. They travel and stay as decimal strings; only widths of bars and sums of what is typed are
  * counted here, in minor units.
  */
 
@@ -69,14 +69,4 @@ export function negated(money: Money): Money {
     ...money,
     amount: money.amount.startsWith("-") ? money.amount.slice(1) : `-${money.amount}`,
   };
-}
-
-/** One amount less another of the same currency, counted in minor units. */
-export function less(money: Money, other: Money): Money {
-  const digits = digitsOf(money.amount);
-  const left = minor(money) - minor(other);
-  const plain = String(Math.abs(left)).padStart(digits + 1, "0");
-  const cut = plain.length - digits;
-  const amount = digits === 0 ? plain : `${plain.slice(0, cut)}.${plain.slice(cut)}`;
-  return { ...money, amount: left < 0 ? `-${amount}` : amount };
 }

@@ -195,6 +195,10 @@ class EntryController {
       @NotNull List<MarkView> marks,
       @Schema(description = "what the payer said of this money, where an advice came")
           AdviceView advice,
+      @Schema(
+              description =
+                  "what arrived less the items of the advice, where both are of one currency")
+          MoneyView arrivedMore,
       @NotNull long version) {}
 
   @GetMapping("/api/entries")
@@ -330,6 +334,7 @@ class EntryController {
     }
     var names = customers.names(customerIds);
     var told = entry.told();
+    var advice = advices.of(entry.id());
     var views = new ArrayList<ProposalView>();
     for (var proposal : thoughts.proposals()) {
       views.add(view(views.size() + 1, proposal, entry, items, names));
@@ -360,7 +365,12 @@ class EntryController {
         views,
         thoughts.notes().stream().map(EvidenceView::of).toList(),
         thoughts.marks().stream().map(MarkView::of).toList(),
-        advices.of(entry.id()).map(AdviceView::of).orElse(null),
+        advice.map(AdviceView::of).orElse(null),
+        advice
+            .map(a -> a.advice().sum())
+            .filter(sum -> sum.getCurrencyUnit().equals(entry.amount().getCurrencyUnit()))
+            .map(sum -> MoneyView.of(entry.amount().minus(sum)))
+            .orElse(null),
         entry.version());
   }
 

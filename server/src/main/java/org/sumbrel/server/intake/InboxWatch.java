@@ -127,7 +127,7 @@ class InboxWatch {
   private int take(Watched one, Path file, boolean afterAStop) throws IOException {
     var name = file.getFileName().toString();
     try {
-      if (afterAStop && cameIn(file)) {
+      if (afterAStop && cameIn(one.companyId(), file)) {
         LOG.info("{} came in before the stop", name);
       } else {
         intakes.take(one.companyId(), name, bytes(file), "", null, BY);
@@ -148,11 +148,12 @@ class InboxWatch {
     }
   }
 
-  private boolean cameIn(Path file) {
+  private boolean cameIn(Long companyId, Path file) {
     var packed = IntakeFiles.pack(bytes(file));
     try {
       return jdbc.sql(
-                  "select count(*) from intake where fingerprint = :fingerprint and taken_by = :by and taken_back_by is null")
+                  "select count(*) from intake where company_id = :company and fingerprint = :fingerprint and taken_by = :by and taken_back_by is null")
+              .param("company", companyId)
               .param("fingerprint", packed.fingerprint())
               .param("by", BY)
               .query(Long.class)

@@ -17,6 +17,8 @@ public record AdviceView(
     @NotNull String payerName,
     @NotNull @Schema(description = "the payment, as the payer claims it") MoneyView total,
     @NotNull @Schema(description = "what its items come to") MoneyView sum,
+    @NotNull @Schema(description = "the payment less its items; zero where they agree")
+        MoneyView unlisted,
     @NotNull List<Item> items,
     TiedBy tiedBy) {
 
@@ -48,6 +50,7 @@ public record AdviceView(
         advice.payerName(),
         MoneyView.of(advice.total()),
         MoneyView.of(advice.sum()),
+        MoneyView.of(advice.total().minus(advice.sum())),
         advice.items().stream().map(Item::of).toList(),
         kept.tiedBy());
   }

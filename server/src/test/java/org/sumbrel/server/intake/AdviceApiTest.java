@@ -98,6 +98,8 @@ class AdviceApiTest {
     var entry = entry(firstOf(money));
     assertThat(entry.at("/advice/tiedBy").asText()).isEqualTo("TRACE");
     assertThat(entry.at("/advice/sum/amount").asText()).isEqualTo("500.00");
+    assertThat(entry.at("/advice/unlisted/amount").asText()).isEqualTo("0.00");
+    assertThat(entry.at("/arrivedMore/amount").asText()).isEqualTo("0.00");
     assertThat(entry.at("/standing").asText()).isEqualTo("CLEAR");
     assertThat(entry.at("/proposals/0/applications").findValuesAsText("number"))
         .containsExactly(books.number(0), books.number(1));
