@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.intake.ItemDifference;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
@@ -59,7 +60,7 @@ class ItemUpdateController {
       @NotNull Long customerId,
       @NotNull String customerName,
       @NotNull String fileName,
-      @NotNull ItemUpdateEntity.Kind kind,
+      @NotNull ItemDifference.Kind kind,
       @NotNull ItemState before,
       @Schema(description = "missing where the list takes the item away") ItemState after,
       @Schema(description = "why it cannot be accepted now") String against,
@@ -112,7 +113,7 @@ class ItemUpdateController {
         file,
         update.kind(),
         new ItemState(update.oldDueOn(), MoneyView.of(update.oldOpen())),
-        update.kind() == ItemUpdateEntity.Kind.CANCELLED
+        update.kind() == ItemDifference.Kind.CANCELLED
             ? null
             : new ItemState(
                 update.newDueOn().orElse(update.oldDueOn()),

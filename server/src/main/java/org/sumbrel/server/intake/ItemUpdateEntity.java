@@ -15,22 +15,14 @@ import java.util.Objects;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.sumbrel.core.intake.ItemDifference;
+import org.sumbrel.core.intake.ItemDifference.Kind;
 import org.sumbrel.server.customers.OpenItemEntity;
 
 /** What a later list says otherwise of an item that is known, and what was decided about it. */
 @Entity
 @Table(name = "item_update")
 class ItemUpdateEntity {
-
-  /** What the list says. */
-  enum Kind {
-    /** It is due on another day. */
-    DUE_DATE,
-    /** It no longer counts. */
-    CANCELLED,
-    /** Less of it is open, because it was paid past these books. */
-    PAID_ELSEWHERE
-  }
 
   @Id
   @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "item_update_seq")
@@ -62,31 +54,17 @@ class ItemUpdateEntity {
 
   protected ItemUpdateEntity() {}
 
-  private ItemUpdateEntity(Long intakeId, OpenItemEntity item, Kind kind) {
+  ItemUpdateEntity(Long intakeId, OpenItemEntity item, ItemDifference difference) {
     this.companyId = item.companyId();
     this.intakeId = intakeId;
     this.itemId = item.id();
-    this.kind = kind;
+    this.kind = difference.kind();
     this.currency = item.currency();
     this.oldDueOn = item.dueOn();
+    this.newDueOn = kind == Kind.DUE_DATE ? difference.dueOn() : null;
     this.oldOpenMinor = item.open().getAmountMinorLong();
+    this.newOpenMinor = kind == Kind.PAID_ELSEWHERE ? difference.open().getAmountMinorLong() : null;
     this.status = CorrectionEntity.Status.OPEN;
-  }
-
-  static ItemUpdateEntity dueOn(Long intakeId, OpenItemEntity item, LocalDate day) {
-    var update = new ItemUpdateEntity(intakeId, item, Kind.DUE_DATE);
-    update.newDueOn = day;
-    return update;
-  }
-
-  static ItemUpdateEntity cancelled(Long intakeId, OpenItemEntity item) {
-    return new ItemUpdateEntity(intakeId, item, Kind.CANCELLED);
-  }
-
-  static ItemUpdateEntity paidElsewhere(Long intakeId, OpenItemEntity item, Money open) {
-    var update = new ItemUpdateEntity(intakeId, item, Kind.PAID_ELSEWHERE);
-    update.newOpenMinor = open.getAmountMinorLong();
-    return update;
   }
 
   Long id() {

@@ -2,7 +2,6 @@ package org.sumbrel.server.intake;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,6 +12,8 @@ import org.springframework.data.domain.Limit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.intake.ItemDifference;
+import org.sumbrel.core.intake.ItemDifference.Kind;
 import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.formats.receivables.InvoiceRow;
@@ -23,7 +24,6 @@ import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Proposals;
 import org.sumbrel.server.intake.CorrectionEntity.Status;
-import org.sumbrel.server.intake.ItemUpdateEntity.Kind;
 import org.sumbrel.server.journal.Journal;
 
 /** What later lists say otherwise of known items: asked once, and done when accepted. */
@@ -82,21 +82,10 @@ class ItemUpdates {
 
   private static List<ItemUpdateEntity> said(Long intakeId, Met met) {
     var row = met.row();
-    var item = met.item();
-    if (row.cancelled()) {
-      return List.of(ItemUpdateEntity.cancelled(intakeId, item));
-    }
-    var said = new ArrayList<ItemUpdateEntity>();
-    if (!row.dueDate().equals(item.dueOn())) {
-      said.add(ItemUpdateEntity.dueOn(intakeId, item, row.dueDate()));
-    }
-    // what is open here and paid there; the other way round, the list does not know it yet
-    if (row.open().isLessThan(item.open().abs())) {
-      said.add(
-          ItemUpdateEntity.paidElsewhere(
-              intakeId, item, item.open().isNegative() ? row.open().negated() : row.open()));
-    }
-    return said;
+    return ItemDifference.between(met.item().toItem(), row.dueDate(), row.open(), row.cancelled())
+        .stream()
+        .map(difference -> new ItemUpdateEntity(intakeId, met.item(), difference))
+        .toList();
   }
 
   /** Latest first. */
