@@ -15,8 +15,8 @@ import java.util.Objects;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.sumbrel.core.intake.ItemDifference;
-import org.sumbrel.core.intake.ItemDifference.Kind;
+import org.sumbrel.core.receivables.ItemDifference;
+import org.sumbrel.core.receivables.ItemDifference.Kind;
 import org.sumbrel.server.customers.OpenItemEntity;
 
 /** What a later list says otherwise of an item that is known, and what was decided about it. */

@@ -1,4 +1,4 @@
-package org.sumbrel.core.intake;
+package org.sumbrel.core.receivables;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.sumbrel.core.Books.creditNote;
@@ -8,8 +8,7 @@ import static org.sumbrel.core.Books.usd;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.sumbrel.core.intake.ItemDifference.Kind;
-import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.core.receivables.ItemDifference.Kind;
 
 /** What a later list says otherwise of a known item, and what it only does not know yet. */
 class ItemDifferenceTest {

@@ -1,10 +1,9 @@
-package org.sumbrel.core.intake;
+package org.sumbrel.core.receivables;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.Money;
-import org.sumbrel.core.receivables.OpenItem;
 
 /**
  * What a later list says otherwise of an item that is known.
