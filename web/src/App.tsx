@@ -13,12 +13,16 @@ const OutsideView = lazy(() => import("./outside/OutsideView"));
 const CustomersView = lazy(() => import("./customers/CustomersView"));
 const CustomerView = lazy(() => import("./customers/CustomerView"));
 const SettlementsView = lazy(() => import("./settle/SettlementsView"));
+const ItemView = lazy(() => import("./settle/ItemView"));
 const JournalView = lazy(() => import("./journal/JournalView"));
 const TrialBalanceView = lazy(() => import("./journal/TrialBalanceView"));
 const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
 const PouchView = lazy(() => import("./tieout/PouchView"));
 const PoliciesView = lazy(() => import("./companies/PoliciesView"));
 const ShelvedView = lazy(() => import("./desk/ShelvedView"));
+const RunsView = lazy(() => import("./runs/RunsView"));
+const RunView = lazy(() => import("./runs/RunView"));
+const PrepareRunView = lazy(() => import("./runs/PrepareRunView"));
 const UsersView = lazy(() => import("./access/UsersView"));
 
 /** The whole interface: sign-in, then every view under its own address. */
@@ -51,6 +55,10 @@ export function App() {
           <Route path="/posted/customers" element={<CustomersView />} />
           <Route path="/posted/customers/:customerId" element={<CustomerView />} />
           <Route path="/posted/settlements" element={<SettlementsView />} />
+          <Route path="/posted/items/:itemId" element={<ItemView />} />
+          <Route path="/posted/runs" element={<RunsView />} />
+          <Route path="/posted/runs/new" element={<PrepareRunView />} />
+          <Route path="/posted/runs/:runId" element={<RunView />} />
           <Route path="/posted/journal" element={<JournalView />} />
           <Route path="/posted/trial-balance" element={<TrialBalanceView />} />
           <Route path="/tied-out/cent-trail" element={<CentTrailView />} />

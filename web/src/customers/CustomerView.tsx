@@ -15,7 +15,7 @@ import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { useCustomer } from "../desk/queries";
 import { ITEM, REASON } from "../settle/words";
-import { SettlementStrip } from "../settle/SettlementStrip";
+import { ItemLink, SettlementStrip } from "../settle/SettlementStrip";
 import { Amount } from "../shared/Amount";
 import { count, onDay } from "../shared/dates";
 import { minor } from "../shared/money";
@@ -153,7 +153,9 @@ function Items({ items, withOwner }: { items: Item[]; withOwner: boolean }) {
       <TableBody>
         {items.map((item) => (
           <TableRow key={item.id}>
-            <TableCell className="figure">{item.number}</TableCell>
+            <TableCell>
+              <ItemLink id={item.id} number={item.number} />
+            </TableCell>
             <TableCell>
               {ITEM[item.kind]}
               {item.claimReason && `, ${REASON[item.claimReason]}`}

@@ -14,7 +14,7 @@ import { DeskDialogs, type Ask } from "./DeskDialogs";
 import { DeskNotice, type Notice } from "./DeskNotice";
 import { forPayer, taking, type Entry, type Item } from "./drafts";
 import { HeldNotice } from "./HeldNotice";
-import { PostAllClear } from "./PostAllClear";
+import { PostMany } from "./PostMany";
 import { useApplicable, useCustomer, useDrafts, useEntry, type Treat } from "./queries";
 import { Queue } from "./Queue";
 import { ReceiptPane } from "./ReceiptPane";
@@ -38,7 +38,6 @@ export function DeskView() {
   const applicable = useApplicable();
   const [payers, setPayers] = useState<Record<number, number>>({});
   const [notice, say] = useState<Notice | null>(null);
-  const [clearOpen, setClearOpen] = useState(false);
   const [ask, setAsk] = useState<Ask | null>(null);
   const queueSearch = useRef<HTMLInputElement>(null);
   const accountSearch = useRef<HTMLInputElement>(null);
@@ -74,6 +73,11 @@ export function DeskView() {
   const numberOf = (id: number) => numbers.get(id) ?? `item ${id}`;
 
   const go = (id: number) => void navigate(`/waiting/desk/${id}`);
+  const prepareRun = () =>
+    void navigate(
+      "/posted/runs/new",
+      queue.selected.size > 0 ? { state: { entries: [...queue.selected] } } : undefined,
+    );
   const step = (by: number) => {
     const next = queue.beside(chosen, by);
     if (next !== undefined) {
@@ -150,7 +154,7 @@ export function DeskView() {
     n: () => mayAsk && payer !== undefined && setAsk("invoice"),
     a: () => mayAsk && setAsk("account"),
     s: () => mayAsk && setAsk("shelve"),
-    p: () => books.mayPost && setClearOpen(true),
+    p: () => books.mayPost && prepareRun(),
     u: () => void decisions.undo(),
     "/": () => queueSearch.current?.focus(),
     "Ctrl+Enter": () => void decisions.post(),
@@ -182,16 +186,11 @@ export function DeskView() {
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       <ViewActions>
-        <PostAllClear
+        <PostMany
           group={queue.clearGroup}
-          selected={queue.selected}
-          open={clearOpen}
-          setOpen={setClearOpen}
-          posted={(result) => {
-            queue.unselect();
-            decisions.clearPosted(result);
-            void navigate("/waiting/desk");
-          }}
+          selected={queue.selected.size}
+          disabled={!books.mayPost}
+          prepare={prepareRun}
         />
       </ViewActions>
       <Box sx={{ flex: 1, minHeight: 0, display: "flex" }}>

@@ -45,7 +45,7 @@ export function HeldNotice({ held, takeOver, startOver, decide }: Props) {
         gap: 1,
         border: 1,
         borderLeft: 4,
-        borderColor: handed || held.state === "RETURNED" ? "primary.main" : "divider",
+        borderColor: held.state !== "OPEN" ? "primary.main" : "divider",
         borderRadius: 1,
         px: 1.25,
         py: 0.5,
@@ -59,7 +59,9 @@ export function HeldNotice({ held, takeOver, startOver, decide }: Props) {
             : `${held.by} asks a supervisor to approve this.`
           : held.state === "RETURNED"
             ? "Returned by the supervisor."
-            : `${held.by} works on this since ${atMoment(held.since)}.`}
+            : held.state === "REFUSED"
+              ? "A run could not post this draft."
+              : `${held.by} works on this since ${atMoment(held.since)}.`}
         {said}
       </Typography>
       {handed && !mine && books.supervisor && (

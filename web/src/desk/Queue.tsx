@@ -48,11 +48,20 @@ interface Props {
 
 function linesOf({ rows, groups, folded, unfold, hasMore, loadMore, drafts, applicable, q }: Props): Line[] {
   const lines: Line[] = [];
-  const passed = q ? [] : drafts.filter((d) => d.state !== "OPEN");
-  if (passed.length > 0) {
-    lines.push({ head: "Between two people", note: passed.length.toLocaleString() });
-    passed.forEach((draft) => lines.push({ draft }));
-  }
+  const listed = (head: string, some: DraftRow[]) => {
+    if (!q && some.length > 0) {
+      lines.push({ head, note: some.length.toLocaleString() });
+      some.forEach((draft) => lines.push({ draft }));
+    }
+  };
+  listed(
+    "Between two people",
+    drafts.filter((d) => d.state === "HANDED" || d.state === "RETURNED"),
+  );
+  listed(
+    "Not posted by a run",
+    drafts.filter((d) => d.state === "REFUSED"),
+  );
   let last: Standing | undefined;
   for (const row of rows) {
     if (row.standing !== last) {
@@ -251,7 +260,9 @@ function Passed({ draft, chosen, chosenAccount, choose, chooseAccount }: { draft
   const says =
     draft.state === "HANDED"
       ? `${draft.by} asks for approval${draft.note && `: ${draft.note}`}`
-      : `returned to ${draft.by}${draft.note && `: ${draft.note}`}`;
+      : draft.state === "REFUSED"
+        ? draft.note
+        : `returned to ${draft.by}${draft.note && `: ${draft.note}`}`;
   const entry = draft.entryId ?? undefined;
   const account = draft.accountOf ?? undefined;
   return (

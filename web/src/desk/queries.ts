@@ -175,6 +175,7 @@ export function useRefresh() {
         "journal",
         "trial",
         "trail",
+        "runs",
       ].map((key) => queries.invalidateQueries({ queryKey: [key] })),
     );
 }

@@ -1,5 +1,4 @@
 import { api, data, type Schemas } from "../api/client";
-import { count } from "../shared/dates";
 import { grouped } from "../shared/money";
 import type { Notice } from "./DeskNotice";
 import type { Entry } from "./drafts";
@@ -114,15 +113,6 @@ export function useDecisions({ work, entry, notice, say, goOn, go, handOver, loo
       } catch (error) {
         refused(error);
       }
-    },
-    clearPosted(result: Schemas["ClearResults"]) {
-      const refusal = result.results.find((r) => r.refusal)?.refusal;
-      say({
-        severity: result.refused > 0 ? "error" : "success",
-        text:
-          `Posted ${count(result.posted, "entry", "entries")}.` +
-          (refusal ? ` ${result.refused} not: ${refusal}` : " Each can be reversed under Settlements."),
-      });
     },
   };
 }

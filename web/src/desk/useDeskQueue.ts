@@ -44,7 +44,6 @@ export function useDeskQueue() {
         }
         return after;
       }),
-    unselect: () => setSelected(new Set()),
     /** The entry so many places further on, where there is one. */
     beside: (id: number | undefined, by: number) => rows[rows.findIndex((row) => row.id === id) + by]?.id,
   };

@@ -26,6 +26,7 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
   posted: [
     { to: "/posted/customers", name: "Customers" },
     { to: "/posted/settlements", name: "Settlements" },
+    { to: "/posted/runs", name: "Runs" },
     { to: "/posted/journal", name: "Journal" },
     { to: "/posted/trial-balance", name: "Trial balance" },
   ],

@@ -1,6 +1,6 @@
-import { Box, Button, TextField, Typography } from "@mui/material";
+import { Box, Button, Link, TextField, Typography } from "@mui/material";
 import { useState } from "react";
-import type { Schemas } from "../api/client";
+import { Link as RouterLink } from "react-router";
 import { useBooks } from "../access/session";
 import { useReverse } from "../desk/queries";
 import { JournalLines } from "../journal/JournalLines";
@@ -10,9 +10,9 @@ import { atMoment, onDay } from "../shared/dates";
 import { grouped, isZero, minor, positive } from "../shared/money";
 import { layOut } from "../tally/layout";
 import { ThinTally } from "../tally/TallyBar";
+import { Correct } from "./Correct";
+import type { Settlement } from "./queries";
 import { KEPT, REASON } from "./words";
-
-type Settlement = Schemas["SettlementView"];
 
 /** One settlement: what arrived, what it paid, its journal lines on demand, and the way to take it back. */
 export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
@@ -62,7 +62,7 @@ export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
         {s.applications.map((a, n) => (
           <span key={a.itemId}>
             {n > 0 && ", "}
-            <span className="figure">{a.number}</span> <Amount of={a.amount} />
+            <ItemLink id={a.itemId} number={a.number} /> <Amount of={a.amount} />
             {!isZero(a.discount) && (
               <>
                 {" less "}
@@ -91,6 +91,7 @@ export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
           {s.origin === "CLEAR" ? ", with all clear" : s.origin === "HAND" ? ", by hand" : ""}
           {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}
         </Typography>
+        <Chain settlement={s} />
         {shown && (
           <Box sx={{ maxWidth: 560, mt: 0.5 }}>
             <JournalLines lines={s.lines} />
@@ -101,12 +102,55 @@ export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
         <Button color="inherit" onClick={() => setShown(!shown)} aria-expanded={shown}>
           {shown ? "Hide" : "Journal"}
         </Button>
+        {!reversed && <Correct settlement={s} disabled={!books.mayPost} />}
         <Button disabled={reversed || !books.mayPost} onClick={() => setAsking(true)}>
           {reversed ? "Reversed" : "Reverse…"}
         </Button>
       </Box>
       {asking && <ReverseDialog settlement={s} close={() => setAsking(false)} />}
     </Box>
+  );
+}
+
+/** What it was posted in place of, what stands in its place, and how the bank took it back. */
+function Chain({ settlement: s }: { settlement: Settlement }) {
+  const back = s.returned;
+  if (!s.replaces && !s.replacedBy && !back) {
+    return null;
+  }
+  return (
+    <Typography variant="body2" sx={{ fontSize: 12.5 }}>
+      {s.replaces && `In place of settlement ${s.replaces}. `}
+      {s.replacedBy && `Settlement ${s.replacedBy} stands in its place. `}
+      {back && `The bank took it back on ${onDay(back.on)}`}
+      {back && isZero(back.fee) && "."}
+      {back && !isZero(back.fee) && (
+        <>
+          {"; its fee of "}
+          <Amount of={back.fee} />
+          {back.feeItemId ? (
+            <>
+              {" is "}
+              <Link component={RouterLink} to={`/posted/items/${back.feeItemId}`}>
+                charged on
+              </Link>
+              .
+            </>
+          ) : (
+            " is ours."
+          )}
+        </>
+      )}
+    </Typography>
+  );
+}
+
+/** A number that leads to all that happened to its item. */
+export function ItemLink({ id, number }: { id: number; number: string }) {
+  return (
+    <Link component={RouterLink} to={`/posted/items/${id}`} color="inherit" underline="hover">
+      <span className="figure">{number}</span>
+    </Link>
   );
 }
 

@@ -17,9 +17,10 @@ interface Props<T> {
   loading: boolean;
   loadMore: () => void;
   empty: string;
-  q: string;
-  search: (q: string) => void;
-  searchHint: string;
+  /** The search line; without these the list has none. */
+  q?: string;
+  search?: (q: string) => void;
+  searchHint?: string;
   aside?: ReactNode;
 }
 
@@ -42,16 +43,20 @@ export function PagedList<T>(props: Props<T>) {
   };
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column", px: 3, pt: 2 }}>
-      <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 1.5 }}>
-        <TextField
-          placeholder={props.searchHint}
-          value={props.q}
-          onChange={(event) => props.search(event.target.value)}
-          slotProps={{ htmlInput: { "aria-label": props.searchHint } }}
-          sx={{ width: 320 }}
-        />
-        {props.aside}
-      </Box>
+      {(props.search || props.aside) && (
+        <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 1.5 }}>
+          {props.search && (
+            <TextField
+              placeholder={props.searchHint}
+              value={props.q}
+              onChange={(event) => props.search?.(event.target.value)}
+              slotProps={{ htmlInput: { "aria-label": props.searchHint } }}
+              sx={{ width: 320 }}
+            />
+          )}
+          {props.aside}
+        </Box>
+      )}
       {props.head}
       {error && !rows && <Failed error={error} retry={props.retry} />}
       {!error && !rows && <Loading rows={10} />}

@@ -70,3 +70,13 @@ export function negated(money: Money): Money {
     amount: money.amount.startsWith("-") ? money.amount.slice(1) : `-${money.amount}`,
   };
 }
+
+/** So many minor units, with the currency and the digits of another amount. */
+export function ofMinor(units: number, like: Money): Money {
+  const digits = digitsOf(like.amount);
+  const text = Math.abs(units)
+    .toString()
+    .padStart(digits + 1, "0");
+  const amount = digits === 0 ? text : `${text.slice(0, -digits)}.${text.slice(-digits)}`;
+  return { amount: units < 0 ? `-${amount}` : amount, currency: like.currency };
+}

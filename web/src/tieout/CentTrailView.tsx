@@ -9,12 +9,25 @@ import { Empty, Failed, Loading } from "../shared/States";
 
 type Trail = Schemas["TrailView"];
 
-/** Only what can be something yet; accounts and shelved money join once they are there. */
 const PARTS: [keyof Trail, string][] = [
   ["applied", "Applied"],
   ["onAccount", "On account"],
+  ["toAccounts", "To accounts"],
+  ["shelved", "Shelved"],
+  ["returned", "Returned"],
   ["waiting", "Waiting"],
 ];
+
+/** What is something in these trails; what money goes to mostly is named even where it is nothing. */
+function partsOf(trails: Trail[]): [keyof Trail, string][] {
+  return PARTS.filter(
+    ([key]) =>
+      key === "applied" ||
+      key === "onAccount" ||
+      key === "waiting" ||
+      trails.some((trail) => !isZero(trail[key])),
+  );
+}
 
 /** The proof that nothing that arrived is missing or counted twice, for all of it and for each intake. */
 export default function CentTrailView() {
@@ -34,12 +47,13 @@ export default function CentTrailView() {
   if (trail.data.intakes.length === 0) {
     return <Empty title="No money has arrived yet">The trail begins with the first statement.</Empty>;
   }
+  const parts = partsOf(trail.data.intakes.map((i) => i.trail));
   return (
     <Box sx={{ p: 3, maxWidth: 1080 }}>
       <Typography variant="h1">Cent trail</Typography>
       <Typography role="status" sx={{ mb: 2 }} color={trail.data.whole ? "textSecondary" : "error"}>
         {trail.data.whole
-          ? "The trail is whole: every cent that arrived is applied, on account or waiting."
+          ? "The trail is whole: every cent that arrived is somewhere, and counted once."
           : "The trail is broken: what arrived and what became of it differ. The intakes below say where."}
       </Typography>
       {trail.data.totals.map((total) => (
@@ -51,7 +65,7 @@ export default function CentTrailView() {
             <TableCell>Intake</TableCell>
             <TableCell>Taken in</TableCell>
             <TableCell align="right">Arrived</TableCell>
-            {PARTS.map(([key, name]) => (
+            {parts.map(([key, name]) => (
               <TableCell key={key} align="right">
                 {name}
               </TableCell>
@@ -65,7 +79,7 @@ export default function CentTrailView() {
               <TableCell>{i.fileName}</TableCell>
               <TableCell>{atMoment(i.takenAt)}</TableCell>
               <Cell of={i.trail.arrived} />
-              {PARTS.map(([key]) => (
+              {parts.map(([key]) => (
                 <Cell key={key} of={i.trail[key]} />
               ))}
               <Cell of={i.trail.gap} broken={!isZero(i.trail.gap)} />

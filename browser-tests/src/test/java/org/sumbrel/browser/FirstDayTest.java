@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
  */
 class FirstDayTest extends BrowserTest {
 
-  private static final Pattern CLEAR_POSTED = Pattern.compile("Posted \\d+ entries");
+  private static final Pattern CLEAR_POSTED = Pattern.compile("^(\\d+) of \\1 posted$");
   private RunningSumbrel sumbrel;
 
   @BeforeEach
@@ -64,9 +64,10 @@ class FirstDayTest extends BrowserTest {
     page.getByRole(
             AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^Post all clear")))
         .click();
-    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^Post \\d+$")))
+    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^Post \\d+ ·")))
         .click();
     assertThat(page.getByText(CLEAR_POSTED)).isVisible();
+    page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("To the desk")).click();
     assertThat(page.getByText("Post all clear (none)…")).isVisible();
 
     page.getByLabel("Search the queue").fill("halloran");
@@ -167,12 +168,14 @@ class FirstDayTest extends BrowserTest {
     keys.press("p");
     assertThat(
             page.getByRole(
-                AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^Post \\d\\d$"))))
+                AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^Post \\d\\d ·"))))
         .isFocused();
     keys.press("Enter");
     assertThat(page.getByText(CLEAR_POSTED)).isVisible();
-
-    assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+    assertThat(page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("To the desk")))
+        .isFocused();
+    keys.press("Enter");
+    assertThat(region("Receipt")).isVisible();
 
     keys.press("/");
     keys.type("oskar & daughters");

@@ -149,6 +149,24 @@ public final class Posting {
     return new JournalEntry(item.companyId(), bookedOn, text, lines);
   }
 
+  /**
+   * The entry of the fee that a bank takes for returning a receipt: ours, or charged on to a
+   * customer as an item of its own.
+   *
+   * @param fee what the bank took, positive
+   */
+  public static JournalEntry returnFee(
+      String companyId, Money fee, Optional<String> chargedTo, LocalDate bookedOn, String text) {
+    var lines = new ArrayList<JournalLine>();
+    add(
+        lines,
+        chargedTo.isPresent() ? AccountRole.RECEIVABLE : AccountRole.BANK_FEES,
+        chargedTo,
+        fee);
+    add(lines, AccountRole.BANK, Optional.empty(), fee.negated());
+    return new JournalEntry(companyId, bookedOn, text, lines);
+  }
+
   private static String nameOf(OpenItem item) {
     if (item instanceof Invoice) {
       return "Invoice";

@@ -48,8 +48,16 @@ enum LimitedKind {
 
   /** Why {@code amount} of it is beyond somebody's limits; empty where it is not. */
   String refusal(Money amount, Tally tally, Limits limits) {
-    return this == REFUND
-        ? limit.apply(limits).refusal(amount, tally.received(), "what was received")
-        : limit.apply(limits).refusal(amount, tally.applied(), "what is applied");
+    var own = limit.apply(limits);
+    return switch (this) {
+      case REFUND -> own.refusal(amount, tally.received(), "what was received");
+      // a fee is kept of money on account as well
+      case FEE ->
+          own.refusal(
+              amount,
+              tally.applied().plus(tally.onAccount()),
+              tally.onAccount().isZero() ? "what is applied" : "what is applied and kept");
+      case WRITE_OFF, UNEARNED_DISCOUNT -> own.refusal(amount, tally.applied(), "what is applied");
+    };
   }
 }

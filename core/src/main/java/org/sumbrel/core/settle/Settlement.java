@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.joda.money.Money;
+import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.Claim;
 import org.sumbrel.core.receivables.OnAccount;
@@ -132,6 +133,56 @@ public final class Settlement {
       }
     }
     return made;
+  }
+
+  /**
+   * What is to be posted in place of this so that one item is as it was before: the same without
+   * it, and the money that it took stays on a customer's account.
+   *
+   * @param customerId on whose account, where nothing of this was kept on one yet
+   * @throws SettlementRefused where the item was a credit whose amount the rest needs
+   */
+  public Draft without(String itemId, String customerId) {
+    var taken =
+        applications.stream()
+            .filter(a -> a.item().id().equals(itemId))
+            .findFirst()
+            .orElseThrow(
+                () -> new IllegalArgumentException("item " + itemId + " is not in the settlement"));
+    var kept = onAccount.plus(taken.taken());
+    if (kept.isNegative()) {
+      throw new SettlementRefused(
+          Code.UNBALANCED,
+          "Without "
+              + taken.item().number()
+              + " the rest takes "
+              + MoneyText.grouped(kept.abs())
+              + " more than was received; reverse and redo the whole instead.",
+          Map.of("short", kept.abs()));
+    }
+    return new Draft(
+        receipt,
+        applications.stream().filter(a -> !a.item().id().equals(itemId)).toList(),
+        adjustments,
+        kept,
+        onAccount.isZero() ? Optional.of(customerId) : onAccountCustomer);
+  }
+
+  /**
+   * What is to be posted in place of this where the money is another customer's: all of it stays on
+   * his account. What a bank or a processor kept was kept whoever paid; all other differences were
+   * those of the first customer and go.
+   */
+  public Draft movedTo(String customerId) {
+    var fees = adjustments.stream().filter(FeeWithheld.class::isInstance).toList();
+    var kept = MoneySum.of(receipt.amount().getCurrencyUnit(), fees, Adjustment::amount);
+    return new Draft(
+        receipt, List.of(), fees, receipt.amount().plus(kept), Optional.of(customerId));
+  }
+
+  /** The same as a draft again, for whoever redoes it after a reversal. */
+  public Draft again() {
+    return new Draft(receipt, applications, adjustments, onAccount, onAccountCustomer);
   }
 
   /**

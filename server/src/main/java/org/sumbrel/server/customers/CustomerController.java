@@ -247,6 +247,13 @@ class CustomerController {
     return Page.of(found, size, i -> view(i, names, today), i -> i.id().toString());
   }
 
+  @GetMapping("/api/open-items/{id}")
+  @Operation(summary = "One item of an account, open or settled")
+  OpenItemView item(@PathVariable Long id) {
+    var item = items.findById(id).orElseThrow(() -> new NotThere("open item", id));
+    return view(item, names(List.of(item.customerId())), LocalDate.now(clock));
+  }
+
   @GetMapping("/api/applicable")
   @Operation(
       summary =

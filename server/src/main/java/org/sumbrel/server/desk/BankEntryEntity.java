@@ -35,6 +35,8 @@ public class BankEntryEntity {
     DEBIT,
     /** Announced by the bank, not on the account yet; in no total. */
     PENDING,
+    /** Money to us that the bank took back again, and the debit by which it did. */
+    RETURNED,
     /** Taken out, because a corrected statement no longer has it; in no total. */
     WITHDRAWN
   }
@@ -170,7 +172,7 @@ public class BankEntryEntity {
     return bankReference;
   }
 
-  String checkNumber() {
+  public String checkNumber() {
     return checkNumber;
   }
 
@@ -204,6 +206,13 @@ public class BankEntryEntity {
 
   public void waitsAgain() {
     status = Status.WAITING;
+    settledCustomerId = null;
+    standingRank = Standing.BLANK.ordinal();
+  }
+
+  /** The bank took it back; or it is the debit by which the bank took something back. */
+  public void takenBack() {
+    status = Status.RETURNED;
     settledCustomerId = null;
     standingRank = Standing.BLANK.ordinal();
   }

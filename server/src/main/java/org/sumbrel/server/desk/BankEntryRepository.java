@@ -11,6 +11,12 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
 
   List<BankEntryEntity> findByCompanyIdAndStatus(Long companyId, BankEntryEntity.Status status);
 
+  @Query(
+      "select e from BankEntryEntity e where e.companyId = :company and e.status = :status and e.standingRank = :rank"
+          + " and e.currency = :currency order by e.bookedOn, e.id")
+  List<BankEntryEntity> standing(
+      Long company, BankEntryEntity.Status status, int rank, String currency);
+
   long countByCompanyIdAndStatus(Long companyId, BankEntryEntity.Status status);
 
   @Query(
@@ -31,9 +37,13 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
       LocalDate until);
 
   @Query(
+      "select e from BankEntryEntity e where e.bankAccountId = :account and e.status = DEBIT and e.bookedOn >= :from order by e.id")
+  List<BankEntryEntity> debits(Long account, LocalDate from);
+
+  @Query(
       """
       select e from BankEntryEntity e where e.bankAccountId = :account and e.bookedOn between :from and :until
-        and e.status in (WAITING, SETTLED, SHELVED, DEBIT) order by e.bookedOn, e.id
+        and e.status in (WAITING, SETTLED, SHELVED, RETURNED, DEBIT) order by e.bookedOn, e.id
       """)
   List<BankEntryEntity> booked(Long account, LocalDate from, LocalDate until);
 

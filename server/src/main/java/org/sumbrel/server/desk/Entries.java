@@ -3,9 +3,11 @@ package org.sumbrel.server.desk;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.propose.Standing;
 import org.sumbrel.formats.statement.StatementEntry;
 import org.sumbrel.server.api.NotThere;
 
@@ -32,6 +34,12 @@ public class Entries {
     return entries.findByCompanyIdAndStatus(companyId, BankEntryEntity.Status.WAITING);
   }
 
+  /** What stands clear in a currency, oldest first. */
+  public List<BankEntryEntity> clear(Long companyId, CurrencyUnit currency) {
+    return entries.standing(
+        companyId, BankEntryEntity.Status.WAITING, Standing.CLEAR.ordinal(), currency.getCode());
+  }
+
   /** Settled entries of the same amount, booked up to so many days before or after. */
   public List<BankEntryEntity> settledAlike(BankEntryEntity entry, int days) {
     return entries.ofAmount(
@@ -41,6 +49,11 @@ public class Entries {
         entry.amount().getAmountMinorLong(),
         entry.bookedOn().minusDays(days),
         entry.bookedOn().plusDays(days));
+  }
+
+  /** Money from us on an account since a day, as far as it explains nothing yet. */
+  public List<BankEntryEntity> debits(Long bankAccountId, LocalDate from) {
+    return entries.debits(bankAccountId, from);
   }
 
   /** An announced entry that the bank has booked now. */

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -75,7 +76,9 @@ class EntryController {
       @NotNull BankEntryEntity.Status status,
       @NotNull Standing standing,
       @NotNull List<Segment> segments,
-      @NotNull List<ProposedAdjustment> adjustments) {}
+      @NotNull List<ProposedAdjustment> adjustments,
+      @NotNull @Schema(description = "what speaks most for the first explanation; or nothing")
+          String evidence) {}
 
   record StandingGroup(
       @NotNull Standing standing, @NotNull long count, @NotNull MoneyView amount) {}
@@ -303,7 +306,20 @@ class EntryController {
         entry.status(),
         entry.standing(),
         segments,
-        adjustments);
+        adjustments,
+        strongest(thoughts));
+  }
+
+  /** The two reasons that weigh most, in a line. */
+  private static String strongest(StoredProposals thoughts) {
+    return thoughts == null || thoughts.proposals().isEmpty()
+        ? ""
+        : thoughts.proposals().get(0).evidence().stream()
+            .filter(e -> e.weight() > 0)
+            .sorted(Comparator.comparingDouble(Evidence::weight).reversed())
+            .limit(2)
+            .map(Evidence::text)
+            .collect(Collectors.joining("; "));
   }
 
   @GetMapping("/api/entries/{id}")

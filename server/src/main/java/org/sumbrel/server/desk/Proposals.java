@@ -159,15 +159,25 @@ public class Proposals {
         .orElseGet(() -> new Explained(List.of(), Optional.empty()));
   }
 
-  /** The first explanation of an entry, where it stands clear. */
+  /**
+   * The first explanation of each of these entries that waits and stands clear, by the entry's id.
+   */
   @Transactional(readOnly = true)
-  public Optional<ClearExplanation> clear(Long entryId) {
-    return entries
-        .findById(entryId)
-        .filter(e -> e.status() == BankEntryEntity.Status.WAITING && e.standing() == Standing.CLEAR)
-        .flatMap(e -> Optional.ofNullable(of(List.of(entryId)).get(entryId)))
-        .flatMap(p -> p.proposals().stream().findFirst())
-        .map(ClearExplanation::of);
+  public Map<Long, ClearExplanation> clear(Collection<BankEntryEntity> some) {
+    var ids =
+        some.stream()
+            .filter(
+                e -> e.status() == BankEntryEntity.Status.WAITING && e.standing() == Standing.CLEAR)
+            .map(BankEntryEntity::id)
+            .toList();
+    var clear = new HashMap<Long, ClearExplanation>();
+    of(ids)
+        .forEach(
+            (id, thoughts) ->
+                thoughts.proposals().stream()
+                    .findFirst()
+                    .ifPresent(first -> clear.put(id, ClearExplanation.of(first))));
+    return clear;
   }
 
   private String write(StoredProposals stored) {

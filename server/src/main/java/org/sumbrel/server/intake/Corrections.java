@@ -98,6 +98,13 @@ class Corrections {
               + MoneyText.grouped(entry.amount())
               + " is settled. Reverse its settlement first, then accept.");
     }
+    if (entry.status() == BankEntryEntity.Status.RETURNED) {
+      throw new Conflict(
+          "RETURNED",
+          "The entry of "
+              + MoneyText.grouped(entry.amount())
+              + " is part of a return; it cannot be changed any more.");
+    }
     if (!entry.amount().equals(correction.oldAmount())
         || !entry.bookedOn().equals(correction.oldBookedOn())) {
       throw new Conflict(

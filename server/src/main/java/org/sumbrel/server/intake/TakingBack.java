@@ -79,6 +79,15 @@ class TakingBack {
         against,
         intakeId,
         """
+        select count(*) from bank_entry e where e.intake_id = :intake and exists (select 1 from returned_receipt r
+          where r.entry_id = e.id or r.debit_id = e.id or r.fee_debit_id = e.id)
+        """,
+        "entry of it is part of a return",
+        "entries of it are part of a return");
+    counted(
+        against,
+        intakeId,
+        """
         select count(*) from open_item i where i.intake_id = :intake
           and exists (select 1 from settlement_application a where a.item_id = i.id)
         """,

@@ -165,6 +165,13 @@ class DraftAssembler {
     if (entry.status() == BankEntryEntity.Status.DEBIT) {
       throw new BadRequest("This entry is money from us; it pays no invoice.");
     }
+    if (entry.status() == BankEntryEntity.Status.RETURNED) {
+      throw new Conflict(
+          "RETURNED",
+          "The bank took these "
+              + MoneyText.grouped(entry.amount())
+              + " back; nothing was posted.");
+    }
     if (entry.status() == BankEntryEntity.Status.SHELVED) {
       throw new Conflict(
           "SHELVED",

@@ -26,8 +26,12 @@ class DraftEntity {
     /** Handed to a supervisor. */
     HANDED,
     /** Handed back with a note. */
-    RETURNED
+    RETURNED,
+    /** A run could not post it; the note says why. */
+    REFUSED
   }
+
+  private static final int LONGEST_NOTE = 1_000;
 
   @Id
   @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "draft_seq")
@@ -95,7 +99,7 @@ class DraftEntity {
   /** Changed by whoever holds it; what was handed over is taken back by that. */
   void becomes(String newBody) {
     body = newBody;
-    if (state == State.HANDED) {
+    if (state == State.HANDED || state == State.REFUSED) {
       state = State.OPEN;
     }
   }
@@ -116,5 +120,13 @@ class DraftEntity {
     state = State.RETURNED;
     note = words;
     notedBy = by;
+  }
+
+  /** As a run had it, which could not post it. */
+  void refused(String newBody, String reason) {
+    body = newBody;
+    state = State.REFUSED;
+    note = reason.length() <= LONGEST_NOTE ? reason : reason.substring(0, LONGEST_NOTE - 1) + "…";
+    notedBy = heldBy;
   }
 }

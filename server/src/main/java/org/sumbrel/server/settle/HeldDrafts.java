@@ -141,15 +141,35 @@ class HeldDrafts {
     drafts.about(DraftSubject.of(command)).ifPresent(drafts::delete);
   }
 
+  /** A run could not post it: it stays a draft of whoever started the run, with the reason. */
+  void refused(PostSettlement draft, Actor actor, String reason) {
+    var subject = DraftSubject.of(draft);
+    var kept =
+        drafts
+            .about(subject)
+            .orElseGet(
+                () -> new DraftEntity(companyOf(subject), subject, actor.name(), clock.instant()));
+    if (kept.heldBy().equals(actor.name())) {
+      kept.refused(write(draft), reason);
+      drafts.save(kept);
+    }
+  }
+
   PostSettlement read(DraftEntity kept) {
+    return parsed(kept.body());
+  }
+
+  /** A draft as it was written. */
+  PostSettlement parsed(String body) {
     try {
-      return json.readValue(kept.body(), PostSettlement.class);
+      return json.readValue(body, PostSettlement.class);
     } catch (JsonProcessingException e) {
       throw new IllegalStateException("a kept draft cannot be read", e);
     }
   }
 
-  private String write(PostSettlement draft) {
+  /** A draft as it is kept. */
+  String write(PostSettlement draft) {
     try {
       return json.writeValueAsString(draft);
     } catch (JsonProcessingException e) {

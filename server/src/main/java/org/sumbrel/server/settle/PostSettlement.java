@@ -6,6 +6,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.sumbrel.core.receivables.ClaimReason;
+import org.sumbrel.core.settle.Draft;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.MoneyView;
 
@@ -41,6 +42,28 @@ public record PostSettlement(
       Long entryId, List<AppliedItem> applications, List<Difference> adjustments) {
     return new PostSettlement(
         entryId, null, null, applications, adjustments, null, null, null, null);
+  }
+
+  /** A draft of the core as it would be sent. */
+  static PostSettlement of(Draft draft, Long entryId, Long accountOf) {
+    return new PostSettlement(
+        entryId,
+        null,
+        accountOf,
+        draft.applications().stream()
+            .map(
+                a ->
+                    new AppliedItem(
+                        Long.valueOf(a.item().id()),
+                        MoneyView.of(a.amount()),
+                        MoneyView.of(a.discount()),
+                        null))
+            .toList(),
+        draft.adjustments().stream().map(Differences::toSend).toList(),
+        MoneyView.of(draft.onAccount()),
+        draft.onAccountCustomer().map(Long::valueOf).orElse(null),
+        null,
+        null);
   }
 
   /** A part set against an item. */

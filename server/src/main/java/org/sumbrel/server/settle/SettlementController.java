@@ -1,13 +1,13 @@
 package org.sumbrel.server.settle;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -24,9 +24,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.settle.RemainderOption;
-import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.server.access.Actor;
-import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.desk.ProposalRenewal;
 
@@ -40,30 +38,30 @@ class SettlementController {
   private final Settlements settlements;
   private final SettlementReader reader;
   private final DraftPreview preview;
-  private final ClearPosting clearPosting;
   private final ProposalRenewal renewal;
+  private final SettlementChanges changes;
 
   SettlementController(
       Settlements settlements,
       SettlementReader reader,
       DraftPreview preview,
-      ClearPosting clearPosting,
-      ProposalRenewal renewal) {
+      ProposalRenewal renewal,
+      SettlementChanges changes) {
     this.settlements = settlements;
     this.reader = reader;
     this.preview = preview;
-    this.clearPosting = clearPosting;
     this.renewal = renewal;
+    this.changes = changes;
   }
 
   record Reason(@NotBlank @Size(max = 400) String reason) {}
 
-  record ClearPostings(@NotNull @Size(min = 1, max = 500) List<Long> entryIds) {}
+  record Move(@NotNull Long customerId, @NotBlank @Size(max = 400) String reason) {}
 
-  record ClearResult(@NotNull Long entryId, Long settlementId, String refusal) {}
-
-  record ClearResults(
-      @NotNull int posted, @NotNull int refused, @NotNull List<ClearResult> results) {}
+  record Redone(
+      @NotNull SettlementView reversed,
+      @NotNull @Schema(example = "entry-12", description = "the draft that holds the same again")
+          String draft) {}
 
   @PostMapping("/api/settlements")
   @ResponseStatus(HttpStatus.CREATED)
@@ -108,33 +106,41 @@ class SettlementController {
     return renewedAfter(id);
   }
 
-  @PostMapping("/api/clear-postings")
-  @Operation(
-      summary =
-          "Posts the first explanation of each of these entries that still stands clear, each on its own")
-  ClearResults postClear(
-      @Valid @RequestBody ClearPostings call,
-      @RequestHeader(name = "Idempotency-Key", required = false) String key,
-      Principal principal) {
+  @PostMapping("/api/settlements/{id}/redoing")
+  @Operation(summary = "Takes a settlement back and keeps the same as a draft of one's own")
+  Redone redo(@PathVariable Long id, @Valid @RequestBody Reason reason, Principal principal) {
     var actor = Actor.of(principal);
-    var results = new ArrayList<ClearResult>();
-    for (var entryId : call.entryIds()) {
-      results.add(postClear(entryId, key == null ? null : key + ":" + entryId, actor));
-    }
-    var posted = results.stream().filter(r -> r.settlementId() != null).toList();
-    if (!posted.isEmpty()) {
-      renewal.after(reader.companyOf(posted.get(0).settlementId()));
-    }
-    return new ClearResults(posted.size(), results.size() - posted.size(), results);
+    var draft = changes.redo(id, reason.reason().strip(), actor);
+    return new Redone(renewedAfter(id), draft.toString());
   }
 
-  private ClearResult postClear(Long entryId, String key, Actor actor) {
-    try {
-      return new ClearResult(
-          entryId, attempted(() -> clearPosting.post(entryId, key, actor)), null);
-    } catch (SettlementRefused | Conflict e) {
-      return new ClearResult(entryId, null, e.getMessage());
-    }
+  @PostMapping("/api/settlements/{id}/applications/{itemId}/taking-back")
+  @Operation(
+      summary =
+          "Takes one application back in one step: a reversal, and all else posted anew; the money stays on account")
+  SettlementView takeBack(
+      @PathVariable Long id,
+      @PathVariable Long itemId,
+      @Valid @RequestBody Reason reason,
+      Principal principal) {
+    var actor = Actor.of(principal);
+    return renewedAfter(
+        attempted(() -> changes.takeBack(id, itemId, reason.reason().strip(), actor)));
+  }
+
+  @PostMapping("/api/settlements/{id}/moving")
+  @Operation(summary = "Moves the whole receipt onto another customer's account in one step")
+  SettlementView move(@PathVariable Long id, @Valid @RequestBody Move move, Principal principal) {
+    var actor = Actor.of(principal);
+    return renewedAfter(
+        attempted(() -> changes.move(id, move.customerId(), move.reason().strip(), actor)));
+  }
+
+  @GetMapping("/api/open-items/{id}/settlements")
+  @Operation(
+      summary = "All that ever settled an item, reversed ones too, and what made it; oldest first")
+  List<SettlementView> ofItem(@PathVariable Long id) {
+    return reader.ofItem(id);
   }
 
   @GetMapping("/api/settlements")

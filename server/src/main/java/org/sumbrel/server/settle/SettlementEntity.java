@@ -63,6 +63,7 @@ class SettlementEntity {
   private Instant postedAt;
   private LocalDate postedOn;
   private Long journalEntryId;
+  private Long replacesId;
   private String reversedBy;
   private Instant reversedAt;
   private String reversalReason;
@@ -87,6 +88,7 @@ class SettlementEntity {
    * @param entryId the bank entry it explains; null where no money came
    * @param accountOfId the customer whose account it is about, where there is no entry
    * @param draftedBy who made the draft, where somebody else approved it; else null
+   * @param replacesId the reversed settlement in whose place it stands, or null
    */
   SettlementEntity(
       Settlement settlement,
@@ -97,7 +99,8 @@ class SettlementEntity {
       String postedBy,
       Instant postedAt,
       LocalDate postedOn,
-      Long journalEntryId) {
+      Long journalEntryId,
+      Long replacesId) {
     this.companyId = Long.valueOf(settlement.receipt().companyId());
     this.entryId = entryId;
     this.accountOfId = accountOfId;
@@ -115,6 +118,7 @@ class SettlementEntity {
     this.postedAt = postedAt;
     this.postedOn = postedOn;
     this.journalEntryId = journalEntryId;
+    this.replacesId = replacesId;
     for (var application : settlement.applications()) {
       applications.add(new ApplicationEntity(this, applications.size(), application));
     }
@@ -186,6 +190,10 @@ class SettlementEntity {
 
   Long journalEntryId() {
     return journalEntryId;
+  }
+
+  Long replacesId() {
+    return replacesId;
   }
 
   String reversedBy() {

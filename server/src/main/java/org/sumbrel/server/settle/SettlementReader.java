@@ -44,6 +44,11 @@ class SettlementReader {
     return new Page<>(views.of(page.rows()), page.next());
   }
 
+  /** All that ever happened to an item, oldest first. */
+  List<SettlementView> ofItem(Long itemId) {
+    return views.of(settlements.ofItem(itemId));
+  }
+
   private SettlementEntity found(Long id) {
     return settlements.findById(id).orElseThrow(() -> new NotThere("settlement", id));
   }

@@ -1,6 +1,7 @@
 package org.sumbrel.server.settle;
 
 import jakarta.persistence.LockModeType;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -17,6 +18,20 @@ interface SettlementRepository extends JpaRepository<SettlementEntity, Long> {
 
   Optional<SettlementEntity> findFirstByEntryIdAndStatus(
       Long entryId, SettlementEntity.Status status);
+
+  Optional<SettlementEntity> findFirstByEntryIdOrderByIdDesc(Long entryId);
+
+  List<SettlementEntity> findByReplacesIdIn(Collection<Long> replaced);
+
+  /** All that ever touched an item, and what made it, oldest first. */
+  @Query(
+      """
+      select s from SettlementEntity s
+      where s.id = (select i.madeBySettlementId from OpenItemEntity i where i.id = :item)
+        or exists (select 1 from ApplicationEntity a where a.settlement = s and a.itemId = :item)
+      order by s.id
+      """)
+  List<SettlementEntity> ofItem(Long item);
 
   /** The settlement that touched an item last. */
   default Optional<SettlementEntity> latestOf(Long itemId) {

@@ -29,7 +29,10 @@ public record SettlementView(
     @NotNull String postedBy,
     @NotNull Long journalEntryId,
     @NotNull List<LineView> lines,
-    Reversal reversal) {
+    Reversal reversal,
+    @Schema(description = "the reversed settlement in whose place it stands") Long replaces,
+    @Schema(description = "the settlement that stands in its place") Long replacedBy,
+    @Schema(description = "where the bank took the money back") ReturnView returned) {
 
   /** A part set against an item. */
   public record Applied(
@@ -49,4 +52,14 @@ public record SettlementView(
 
   /** Who took it back, when and why. */
   public record Reversal(@NotNull String by, @NotNull Instant at, @NotNull String reason) {}
+
+  /** How the bank took the money back, and who bears what it cost. */
+  public record ReturnView(
+      @NotNull Long debitId,
+      @NotNull LocalDate on,
+      @NotNull MoneyView fee,
+      @Schema(description = "the item by which the customer owes the fee; null where we bear it")
+          Long feeItemId,
+      @NotNull String by,
+      @NotNull String reason) {}
 }

@@ -1,6 +1,7 @@
 package org.sumbrel.server.settle;
 
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,7 @@ import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
 import org.sumbrel.server.settle.SettlementView.Adjusted;
 import org.sumbrel.server.settle.SettlementView.Applied;
+import org.sumbrel.server.settle.SettlementView.ReturnView;
 import org.sumbrel.server.settle.SettlementView.Reversal;
 
 /**
@@ -28,8 +30,17 @@ class SettlementViews {
   private final Entries entries;
   private final Customers customers;
   private final Journal journal;
+  private final SettlementRepository settlements;
+  private final ReturnedReceiptRepository returns;
 
-  SettlementViews(Entries entries, Customers customers, Journal journal) {
+  SettlementViews(
+      Entries entries,
+      Customers customers,
+      Journal journal,
+      SettlementRepository settlements,
+      ReturnedReceiptRepository returns) {
+    this.settlements = settlements;
+    this.returns = returns;
     this.entries = entries;
     this.customers = customers;
     this.journal = journal;
@@ -61,14 +72,39 @@ class SettlementViews {
         .filter(Objects::nonNull)
         .forEach(customerIds::add);
     var names = customers.names(customerIds);
-    return settlements.stream().map(s -> view(s, receipts.get(s.entryId()), items, names)).toList();
+    var chain = chain(settlements.stream().map(SettlementEntity::id).toList());
+    return settlements.stream()
+        .map(s -> view(s, receipts.get(s.entryId()), items, names, chain))
+        .toList();
+  }
+
+  /** What came after each settlement: what was posted in its place, or the bank's return. */
+  private record Chain(Map<Long, Long> replacedBy, Map<Long, ReturnView> returned) {}
+
+  private Chain chain(Collection<Long> ids) {
+    var replaced = new HashMap<Long, Long>();
+    settlements.findByReplacesIdIn(ids).forEach(s -> replaced.put(s.replacesId(), s.id()));
+    var returned = new HashMap<Long, ReturnView>();
+    for (var one : returns.findBySettlementIdIn(ids)) {
+      returned.put(
+          one.settlementId(),
+          new ReturnView(
+              one.debitId(),
+              entries.entry(one.debitId()).bookedOn(),
+              MoneyView.of(one.fee()),
+              one.feeItemId(),
+              one.returnedBy(),
+              one.reason()));
+    }
+    return new Chain(replaced, returned);
   }
 
   private SettlementView view(
       SettlementEntity s,
       BankEntryEntity receipt,
       Map<Long, OpenItemEntity> items,
-      Map<Long, String> names) {
+      Map<Long, String> names,
+      Chain chain) {
     var applications =
         s.applications().stream()
             .map(
@@ -108,6 +144,9 @@ class SettlementViews {
         journal.lines(s.journalEntryId()),
         s.status() == SettlementEntity.Status.POSTED
             ? null
-            : new Reversal(s.reversedBy(), s.reversedAt(), s.reversalReason()));
+            : new Reversal(s.reversedBy(), s.reversedAt(), s.reversalReason()),
+        s.replacesId(),
+        chain.replacedBy().get(s.id()),
+        chain.returned().get(s.id()));
   }
 }

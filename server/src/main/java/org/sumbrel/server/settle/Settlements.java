@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.joda.money.Money;
@@ -89,7 +88,7 @@ public class Settlements {
       return before.get();
     }
     held.requireNotHeldByAnother(command, actor);
-    var posted = write(command, origin, null, actor);
+    var posted = write(command, origin, null, null, actor);
     call.ifPresent(
         key ->
             answered.save(
@@ -103,11 +102,20 @@ public class Settlements {
    * @param draftedBy who must not be the one who approves
    */
   Long approve(PostSettlement command, String draftedBy, Actor approver) {
-    return write(command, SettlementEntity.Origin.HAND, draftedBy, approver);
+    return write(command, SettlementEntity.Origin.HAND, draftedBy, null, approver);
+  }
+
+  /** Posts what stands in place of a settlement that has just been reversed. */
+  Long postInPlaceOf(Long replaced, PostSettlement command, Actor actor) {
+    return write(command, SettlementEntity.Origin.HAND, null, replaced, actor);
   }
 
   private Long write(
-      PostSettlement command, SettlementEntity.Origin origin, String draftedBy, Actor actor) {
+      PostSettlement command,
+      SettlementEntity.Origin origin,
+      String draftedBy,
+      Long inPlaceOf,
+      Actor actor) {
     var assembled = drafts.assemble(command);
     var entry = assembled.entry();
     requireNothingCountedTwice(command);
@@ -135,7 +143,8 @@ public class Settlements {
                 actor.name(),
                 clock.instant(),
                 today,
-                journalEntry));
+                journalEntry,
+                inPlaceOf == null ? reversedBefore(entry) : inPlaceOf));
     // one settlement can make several items of a kind: the first carries its number alone
     var made = new AtomicInteger();
     settlement
@@ -151,6 +160,16 @@ public class Settlements {
     held.done(command);
     proposals.mark(assembled.companyId());
     return posted.id();
+  }
+
+  /** The settlement of the same money that was taken back last, which this one redoes. */
+  private Long reversedBefore(BankEntryEntity entry) {
+    return entry == null
+        ? null
+        : settlements
+            .findFirstByEntryIdOrderByIdDesc(entry.id())
+            .map(SettlementEntity::id)
+            .orElse(null);
   }
 
   private String text(PostSettlement command, BankEntryEntity entry) {
@@ -230,7 +249,7 @@ public class Settlements {
     var items =
         customers.items(posted.applications().stream().map(ApplicationEntity::itemId).toList());
     var made = customers.madeBy(id);
-    var settlement = readBack(posted, entry, items);
+    var settlement = readBack(posted);
     var now = new HashMap<String, OpenItem>();
     items.values().forEach(i -> now.put(i.id().toString(), i.toItem()));
     var rows = new HashMap<>(items);
@@ -254,8 +273,12 @@ public class Settlements {
     proposals.mark(posted.companyId());
   }
 
-  private static Settlement readBack(
-      SettlementEntity posted, BankEntryEntity entry, Map<Long, OpenItemEntity> items) {
+  /** A settlement as it was posted, with its items as they stand now. */
+  @Transactional(readOnly = true)
+  Settlement readBack(SettlementEntity posted) {
+    var entry = posted.entryId() == null ? null : entries.entry(posted.entryId());
+    var items =
+        customers.items(posted.applications().stream().map(ApplicationEntity::itemId).toList());
     var applications =
         posted.applications().stream()
             .map(

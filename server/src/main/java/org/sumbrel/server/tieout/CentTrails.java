@@ -83,6 +83,13 @@ class CentTrails {
             select e.intake_id, e.currency, sum(e.amount_minor) as minor from bank_entry e
             where e.company_id = :company and e.status = 'SHELVED' group by e.intake_id, e.currency
             """);
+    var returned =
+        sums(
+            company,
+            """
+            select e.intake_id, e.currency, sum(e.amount_minor) as minor from bank_entry e
+            where e.company_id = :company and e.status = 'RETURNED' and e.amount_minor > 0 group by e.intake_id, e.currency
+            """);
     var corrected =
         sums(
             company,
@@ -111,6 +118,7 @@ class CentTrails {
                       money(currency, onAccount, key),
                       money(currency, toAccounts, key),
                       money(currency, shelved, key),
+                      money(currency, returned, key),
                       money(currency, waiting, key));
               var takenAt = row.getObject("taken_at", OffsetDateTime.class).toInstant();
               trails.add(

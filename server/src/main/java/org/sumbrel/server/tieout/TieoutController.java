@@ -40,6 +40,7 @@ class TieoutController {
       @NotNull MoneyView onAccount,
       @NotNull MoneyView toAccounts,
       @NotNull MoneyView shelved,
+      @NotNull MoneyView returned,
       @NotNull MoneyView waiting,
       @NotNull MoneyView gap) {
 
@@ -50,6 +51,7 @@ class TieoutController {
           MoneyView.of(trail.onAccount()),
           MoneyView.of(trail.toAccounts()),
           MoneyView.of(trail.shelved()),
+          MoneyView.of(trail.returned()),
           MoneyView.of(trail.waiting()),
           MoneyView.of(trail.gap()));
     }
@@ -82,7 +84,7 @@ class TieoutController {
   @GetMapping("/api/cent-trail")
   @Operation(
       summary =
-          "All that arrived = applied + on account + to accounts + shelved + waiting, for each intake and in all")
+          "All that arrived = applied + on account + to accounts + shelved + returned + waiting, for each intake and in all")
   CentTrailView centTrail(@RequestParam(required = false) Long company) {
     var all = trails.of(companies.company(company).id());
     var totals = new LinkedHashMap<CurrencyUnit, CentTrail>();
@@ -109,6 +111,7 @@ class TieoutController {
         a.onAccount().plus(b.onAccount()),
         a.toAccounts().plus(b.toAccounts()),
         a.shelved().plus(b.shelved()),
+        a.returned().plus(b.returned()),
         a.waiting().plus(b.waiting()));
   }
 

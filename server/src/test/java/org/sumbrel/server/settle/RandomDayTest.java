@@ -164,10 +164,11 @@ class RandomDayTest {
                     + " l.ledger_account_id where a.role = 'BANK'"))
         .isEqualTo(
             count(
-                "select coalesce(sum(received_minor), 0) from settlement where status = 'POSTED'"))
+                "select (select coalesce(sum(received_minor), 0) from settlement where status = 'POSTED')"
+                    + " - (select coalesce(sum(fee_minor), 0) from returned_receipt)"))
         .isEqualTo(
             count(
-                "select coalesce(sum(amount_minor), 0) from bank_entry where status = 'SETTLED'"));
+                "select coalesce(sum(amount_minor), 0) from bank_entry where status in ('SETTLED', 'RETURNED')"));
     // 5: every cent is somewhere; an entry has one explanation at most
     assertThat(maren.get("/api/cent-trail").body().at("/whole").asBoolean()).isTrue();
     assertThat(

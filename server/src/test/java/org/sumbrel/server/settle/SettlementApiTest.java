@@ -341,24 +341,6 @@ class SettlementApiTest {
   }
 
   @Test
-  void postsWhatStandsClearEachOnItsOwn() {
-    var books = books("611.11", "722.22");
-    var clear = books.credit("611.11", "INV " + books.number(0));
-    var blank = books.credit("13.13", "nothing of the kind");
-    var result =
-        expect(
-                200,
-                maren.post("/api/clear-postings", "{\"entryIds\":[%d,%d]}".formatted(clear, blank)))
-            .body();
-    assertThat(result.at("/posted").asInt()).isEqualTo(1);
-    assertThat(result.at("/results/1/refusal").asText()).contains("no longer stands clear");
-    var settlement =
-        maren.get("/api/settlements/" + result.at("/results/0/settlementId").asText()).body();
-    assertThat(settlement.at("/origin").asText()).isEqualTo("CLEAR");
-    assertThat(settlement.at("/applications/0/number").asText()).isEqualTo(books.number(0));
-  }
-
-  @Test
   void postsAClaimThatIsProposedWithItsCustomerAndReason() {
     var books = books("700.00");
     var entry = books.credit("655.00", "INV " + books.number(0) + " less damaged goods");
@@ -368,10 +350,14 @@ class SettlementApiTest {
     assertThat(proposed.at("/adjustments/0/customerId").asLong())
         .isEqualTo(proposed.at("/customerId").asLong());
 
-    var result =
-        expect(200, maren.post("/api/clear-postings", "{\"entryIds\":[%d]}".formatted(entry)))
-            .body();
-    assertThat(result.at("/posted").asInt()).isEqualTo(1);
+    expect(
+        201,
+        maren.post(
+            "/api/settlements",
+            draft(
+                entry,
+                applied(books.item(0), "700.00"),
+                proposed.at("/adjustments/0").toString())));
     assertThat(maren.get("/api/open-items?q=" + books.number(0)).body().at("/rows")).isEmpty();
     var open =
         maren.get("/api/customers/" + proposed.at("/customerId").asText()).body().at("/openItems");

@@ -1,0 +1,28 @@
+package org.sumbrel.server.runs;
+
+import jakarta.persistence.LockModeType;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+
+interface RunLineRepository extends JpaRepository<RunLineEntity, Long> {
+
+  @Query(
+      "select l.id from RunLineEntity l where l.runId = :run and l.state = org.sumbrel.server.runs.RunLineEntity.State.PENDING order by l.position")
+  List<Long> pending(Long run, Limit limit);
+
+  /**
+   * The line, held until the end of the transaction: whoever else runs it waits and then sees it
+   * done.
+   */
+  @Lock(LockModeType.PESSIMISTIC_WRITE)
+  @Query("select l from RunLineEntity l where l.id = :id")
+  Optional<RunLineEntity> held(Long id);
+
+  @Query(
+      "select l from RunLineEntity l where l.runId = :run and l.position > :after and (:state is null or l.state = :state) order by l.position")
+  List<RunLineEntity> page(Long run, RunLineEntity.State state, int after, Limit limit);
+}

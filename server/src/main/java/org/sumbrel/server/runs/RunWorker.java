@@ -1,0 +1,122 @@
+package org.sumbrel.server.runs;
+
+import java.time.Clock;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.annotation.Order;
+import org.springframework.core.task.TaskExecutor;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.data.domain.Limit;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.sumbrel.core.settle.SettlementRefused;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.desk.ProposalRenewal;
+
+/**
+ * Works through the lines of runs behind the scenes. How far a run is stands in its lines, so that
+ * it goes on after a crash; two workers on one run find each line done only once.
+ */
+@Component
+@Order(110)
+class RunWorker implements ApplicationRunner {
+
+  private static final Logger LOG = LoggerFactory.getLogger(RunWorker.class);
+
+  /** Between two looks whether somebody asked to stop. */
+  private static final int CHUNK = 20;
+
+  private static final int ATTEMPTS = 5;
+
+  private final RunRepository runs;
+  private final RunLineRepository lines;
+  private final RunLines each;
+  private final ProposalRenewal renewal;
+  private final TransactionTemplate transaction;
+  private final Clock clock;
+  private final TaskExecutor behindTheScenes;
+
+  RunWorker(
+      RunRepository runs,
+      RunLineRepository lines,
+      RunLines each,
+      ProposalRenewal renewal,
+      TransactionTemplate transaction,
+      Clock clock) {
+    this.runs = runs;
+    this.lines = lines;
+    this.each = each;
+    this.renewal = renewal;
+    this.transaction = transaction;
+    this.clock = clock;
+    var executor = new ThreadPoolTaskExecutor();
+    executor.setCorePoolSize(2);
+    executor.setMaxPoolSize(2);
+    executor.setThreadNamePrefix("run-");
+    executor.setDaemon(true);
+    executor.initialize();
+    this.behindTheScenes = executor;
+  }
+
+  void submit(Long runId) {
+    behindTheScenes.execute(() -> work(runId));
+  }
+
+  /** What a process that was killed has left goes on where it was. */
+  @Override
+  public void run(ApplicationArguments arguments) {
+    runs.findByStateOrderById(RunEntity.State.RUNNING).forEach(run -> submit(run.id()));
+  }
+
+  private void work(Long runId) {
+    var run = runs.findById(runId).orElseThrow();
+    try {
+      var more = true;
+      while (more && !runs.stopAsked(runId)) {
+        var chunk = lines.pending(runId, Limit.of(CHUNK));
+        chunk.forEach(line -> settle(runId, line, run.actor()));
+        more = !chunk.isEmpty();
+      }
+      var end = more ? RunEntity.State.STOPPED : RunEntity.State.DONE;
+      transaction.executeWithoutResult(
+          t -> runs.move(runId, RunEntity.State.RUNNING, end, clock.instant()));
+    } catch (RuntimeException e) {
+      // it stays running, and goes on at the next start or when somebody continues it
+      LOG.error("run {} was interrupted", runId, e);
+    } finally {
+      renewal.after(run.companyId());
+    }
+  }
+
+  private void settle(Long runId, Long line, Actor actor) {
+    for (var attempt = 1; ; attempt++) {
+      try {
+        each.post(runId, line, actor);
+        return;
+      } catch (SettlementRefused
+          | Conflict
+          | BadRequest
+          | NotThere
+          | AccessDeniedException
+          | IllegalArgumentException e) {
+        each.refuse(runId, line, actor, e.getMessage());
+        return;
+      } catch (ConcurrencyFailureException | DataIntegrityViolationException e) {
+        // somebody moved the same rows: the next attempt is right, or refused with the figures
+        if (attempt == ATTEMPTS) {
+          each.refuse(
+              runId, line, actor, "Others changed the same items again and again; try it alone.");
+          return;
+        }
+      }
+    }
+  }
+}

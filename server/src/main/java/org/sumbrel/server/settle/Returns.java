@@ -1,0 +1,198 @@
+package org.sumbrel.server.settle;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.Money;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.journal.Posting;
+import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.DayText;
+import org.sumbrel.core.receivables.Invoice;
+import org.sumbrel.core.settle.ReturnedReceipt;
+import org.sumbrel.core.settle.ReturnedReceipt.Debit;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.desk.BankEntryEntity;
+import org.sumbrel.server.desk.Entries;
+import org.sumbrel.server.desk.Proposals;
+import org.sumbrel.server.journal.Journal;
+
+/** Receipts that the bank took back: their settlement is reversed, the fee charged on or borne. */
+@Service
+@Transactional
+class Returns {
+
+  private final ReturnedReceiptRepository returned;
+  private final SettlementRepository settlements;
+  private final Settlements posting;
+  private final Entries entries;
+  private final Customers customers;
+  private final Companies companies;
+  private final Journal journal;
+  private final Proposals proposals;
+  private final Clock clock;
+
+  Returns(
+      ReturnedReceiptRepository returned,
+      SettlementRepository settlements,
+      Settlements posting,
+      Entries entries,
+      Customers customers,
+      Companies companies,
+      Journal journal,
+      Proposals proposals,
+      Clock clock) {
+    this.returned = returned;
+    this.settlements = settlements;
+    this.posting = posting;
+    this.entries = entries;
+    this.customers = customers;
+    this.companies = companies;
+    this.journal = journal;
+    this.proposals = proposals;
+    this.clock = clock;
+  }
+
+  /** Debits that may be the return of an entry, likeliest first. */
+  @Transactional(readOnly = true)
+  List<Debit> candidates(Long entryId) {
+    var entry = credit(entryId);
+    return ReturnedReceipt.candidates(entry.toReceipt(), entry.checkNumber(), debits(entry));
+  }
+
+  /** Debits that may be the fee of a return. */
+  @Transactional(readOnly = true)
+  List<Debit> fees(Long debitId) {
+    var debit = entries.entry(debitId);
+    return ReturnedReceipt.fees(
+        debit.bookedOn(), debits(debit).stream().filter(d -> !d.key().equals(debitId)).toList());
+  }
+
+  private List<Debit> debits(BankEntryEntity entry) {
+    return entries.debits(entry.bankAccountId(), entry.bookedOn()).stream()
+        .map(d -> new Debit(d.id(), d.bookedOn(), d.amount(), d.payerName() + " " + d.remittance()))
+        .toList();
+  }
+
+  /**
+   * Notes that the bank took an entry back.
+   *
+   * @param feeDebitId the debit of the fee, where the bank booked one of its own; else null
+   * @param chargedTo the customer who owes the fee; null where we bear it
+   * @throws org.sumbrel.core.settle.SettlementRefused where less was taken back than had arrived,
+   *     or money that was kept on account has been used since
+   */
+  ReturnedReceiptEntity take(
+      Long entryId, Long debitId, Long feeDebitId, Long chargedTo, String reason, Actor actor) {
+    var entry = credit(entryId);
+    var debit = debit(entry, debitId);
+    var feeDebit = feeDebitId == null ? null : debit(entry, feeDebitId);
+    if (debitId.equals(feeDebitId)) {
+      throw new BadRequest("The return and its fee are the same debit; choose the fee's own.");
+    }
+    var none = Money.zero(entry.amount().getCurrencyUnit());
+    var fee =
+        ReturnedReceipt.fee(
+            entry.amount(), debit.amount(), feeDebit == null ? none : feeDebit.amount());
+    var settlement =
+        settlements.findFirstByEntryIdAndStatus(entryId, SettlementEntity.Status.POSTED);
+    settlement.ifPresent(s -> posting.reverse(s.id(), "Returned by the bank: " + reason, actor));
+    entry.takenBack();
+    debit.takenBack();
+    if (feeDebit != null) {
+      feeDebit.takenBack();
+    }
+    var noted =
+        new ReturnedReceiptEntity(
+            entry.companyId(),
+            entryId,
+            debitId,
+            feeDebitId,
+            settlement.map(SettlementEntity::id).orElse(null),
+            reason,
+            actor.name(),
+            clock.instant());
+    cost(noted, entry, fee, chargedTo, actor);
+    proposals.mark(entry.companyId());
+    return returned.save(noted);
+  }
+
+  private void cost(
+      ReturnedReceiptEntity noted, BankEntryEntity entry, Money fee, Long chargedTo, Actor actor) {
+    if (fee.isZero()) {
+      noted.costs(fee, null, null);
+      return;
+    }
+    var company = entry.companyId();
+    var today = LocalDate.now(clock);
+    var text =
+        "Fee for the return of "
+            + MoneyText.grouped(entry.amount())
+            + " of "
+            + DayText.of(entry.bookedOn());
+    var debtor =
+        Optional.ofNullable(chargedTo).map(id -> customers.customer(company, id).id().toString());
+    var item =
+        debtor
+            .map(
+                owner ->
+                    customers.add(
+                        new Invoice(
+                            "new",
+                            company.toString(),
+                            owner,
+                            "FEE-" + entry.id(),
+                            today,
+                            today,
+                            fee,
+                            fee,
+                            "",
+                            "",
+                            Optional.empty()),
+                        (Long) null))
+            .orElse(null);
+    var bank = companies.bankAccount(entry.bankAccountId()).ledgerAccountId();
+    var written =
+        journal.write(
+            Posting.returnFee(company.toString(), fee, debtor, today, text),
+            bank,
+            actor.name(),
+            null);
+    noted.costs(fee, item == null ? null : item.id(), written);
+  }
+
+  private BankEntryEntity credit(Long id) {
+    var entry = entries.entry(id);
+    if (!entry.amount().isPositive()) {
+      throw new BadRequest("This entry is money from us; choose the receipt that was taken back.");
+    }
+    if (entry.status() != BankEntryEntity.Status.WAITING
+        && entry.status() != BankEntryEntity.Status.SETTLED) {
+      throw new Conflict(
+          "NOT_HERE",
+          "These "
+              + MoneyText.grouped(entry.amount())
+              + " neither wait nor are settled, so they cannot be returned.");
+    }
+    return entry;
+  }
+
+  private BankEntryEntity debit(BankEntryEntity entry, Long id) {
+    var debit = entries.entry(id);
+    if (debit.status() != BankEntryEntity.Status.DEBIT
+        || !debit.bankAccountId().equals(entry.bankAccountId())) {
+      throw new Conflict(
+          "NO_DEBIT",
+          "The entry of "
+              + MoneyText.grouped(debit.amount())
+              + " is no free debit of the same bank account.");
+    }
+    return debit;
+  }
+}
