@@ -1,5 +1,5 @@
 import { Alert, Box, Button, LinearProgress, Link, Typography } from "@mui/material";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 import { useBooks } from "../access/session";
 import { useRefresh } from "../desk/queries";
@@ -29,11 +29,16 @@ export default function RunView() {
   const lines = useRunLines(id, shown, running);
   const steer = useSteerRun(id);
   const ended = run.data && !running;
+  const onward = useRef<HTMLAnchorElement>(null);
   const { refetch } = lines;
   useEffect(() => {
     if (ended) {
       void refetch();
       void refresh();
+      // whoever works by keyboard goes on with Enter, unless he is somewhere else already
+      if (document.activeElement === document.body) {
+        onward.current?.focus();
+      }
     }
     // once it has ended, everything it may have changed is fetched anew
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -66,7 +71,7 @@ export default function RunView() {
             </Button>
           )}
           {r.state === "DONE" && (
-            <Button variant="outlined" component={RouterLink} to="/waiting/desk" autoFocus>
+            <Button variant="outlined" component={RouterLink} to="/waiting/desk" ref={onward}>
               To the desk
             </Button>
           )}

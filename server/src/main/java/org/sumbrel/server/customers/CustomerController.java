@@ -13,7 +13,6 @@ import java.util.Base64;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -24,7 +23,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.core.money.TypedAmount;
+import org.sumbrel.core.find.Findable;
+import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.receivables.Invoice;
@@ -44,11 +44,17 @@ class CustomerController {
 
   private final CustomerRepository customers;
   private final OpenItemRepository items;
+  private final ItemSearch search;
   private final Companies companies;
   private final Clock clock;
 
   CustomerController(
-      CustomerRepository customers, OpenItemRepository items, Companies companies, Clock clock) {
+      CustomerRepository customers,
+      OpenItemRepository items,
+      ItemSearch search,
+      Companies companies,
+      Clock clock) {
+    this.search = search;
     this.customers = customers;
     this.items = items;
     this.companies = companies;
@@ -227,22 +233,20 @@ class CustomerController {
       @RequestParam(defaultValue = "100") int limit) {
     var size = Page.limit(limit);
     var today = LocalDate.now(clock);
-    List<OpenItemEntity> found;
+    var line = SearchLine.read(q, today);
     if (customer != null) {
       var family = new ArrayList<Long>(List.of(customer));
       customers.findByParentIdOrderByName(customer).forEach(b -> family.add(b.id()));
-      found = items.openOf(family).stream().filter(i -> matches(i, q.strip())).toList();
       var names = names(family);
-      return new Page<>(found.stream().map(i -> view(i, names, today)).toList(), null);
+      return new Page<>(
+          items.openOf(family).stream()
+              .filter(i -> line.fits(findable(i, names)))
+              .map(i -> view(i, names, today))
+              .toList(),
+          null);
     }
-    var word = q.strip();
-    found =
-        items.find(
-            companies.company(company).id(),
-            word,
-            TypedAmount.stored(word),
-            Page.cursor(cursor, 0),
-            Limit.of(size + 1));
+    var found =
+        search.open(companies.company(company).id(), line, Page.cursor(cursor, 0), size + 1);
     var names = names(found.stream().map(OpenItemEntity::customerId).distinct().toList());
     return Page.of(found, size, i -> view(i, names, today), i -> i.id().toString());
   }
@@ -274,12 +278,14 @@ class CustomerController {
         .toList();
   }
 
-  private static boolean matches(OpenItemEntity item, String q) {
-    var word = q.toLowerCase(Locale.ROOT);
-    return word.isEmpty()
-        || item.number().toLowerCase(Locale.ROOT).contains(word)
-        || item.orderReference().toLowerCase(Locale.ROOT).contains(word)
-        || TypedAmount.read(q).filter(typed -> typed.is(item.open())).isPresent();
+  private static Findable findable(OpenItemEntity item, Map<Long, String> names) {
+    return new Findable(
+        List.of(names.getOrDefault(item.customerId(), "")),
+        List.of(item.number(), item.orderReference()),
+        List.of(),
+        List.of(item.open(), item.total()),
+        item.issuedOn(),
+        Optional.empty());
   }
 
   private Map<Long, String> names(List<Long> ids) {

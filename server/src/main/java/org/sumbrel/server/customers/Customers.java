@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -74,6 +75,16 @@ public class Customers {
   public Map<Long, String> names(Collection<Long> ids) {
     return customers.findAllById(ids).stream()
         .collect(Collectors.toMap(CustomerEntity::id, CustomerEntity::name));
+  }
+
+  /** Names that contain a text, in their order. */
+  public List<String> namesLike(Long companyId, String text, int most) {
+    return customers.namesLike(companyId, text, Limit.of(most));
+  }
+
+  /** Numbers of items that begin with a text, in their order. */
+  public List<String> numbersLike(Long companyId, String text, int most) {
+    return items.numbersLike(companyId, text.toUpperCase(Locale.ROOT), Limit.of(most));
   }
 
   public Optional<CustomerEntity> numbered(Long companyId, String number) {

@@ -27,19 +27,6 @@ interface OpenItemRepository extends JpaRepository<OpenItemEntity, Long> {
       "select i from OpenItemEntity i where i.customerId = :customer and i.openMinor = 0 order by i.settledOn desc, i.id desc")
   List<OpenItemEntity> settledOf(Long customer, Limit limit);
 
-  @Query(
-      """
-      select i from OpenItemEntity i
-      where i.companyId = :company and i.id > :after and i.openMinor <> 0
-        and (:q = '' or lower(i.number) like lower(concat('%', :q, '%'))
-          or lower(i.orderReference) like lower(concat('%', :q, '%'))
-          or concat(i.currency, ' ', cast(i.openMinor as String)) in :amounts
-          or i.customerId in (select c.id from CustomerEntity c where c.companyId = :company and lower(c.name) like lower(concat('%', :q, '%'))))
-      order by i.id
-      """)
-  List<OpenItemEntity> find(
-      Long company, String q, Collection<String> amounts, long after, Limit limit);
-
   /** What is owed by customer and currency. */
   record Owed(Long customerId, String currency, long count, long openMinor) {}
 
@@ -51,6 +38,11 @@ interface OpenItemRepository extends JpaRepository<OpenItemEntity, Long> {
   List<Owed> owedBy(Collection<Long> customers);
 
   List<OpenItemEntity> findByMadeBySettlementIdOrderById(Long settlementId);
+
+  /** Numbers that begin so; the index of the number answers this. */
+  @Query(
+      "select i.number from OpenItemEntity i where i.companyId = :company and i.number like concat(:text, '%') order by i.number")
+  List<String> numbersLike(Long company, String text, Limit limit);
 
   boolean existsByCompanyIdAndNumber(Long companyId, String number);
 

@@ -15,13 +15,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
-import org.springframework.data.domain.Limit;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.core.money.TypedAmount;
+import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.core.propose.Evidence;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.core.propose.TextMark;
@@ -45,6 +44,7 @@ import org.sumbrel.server.remittance.Advices;
 class EntryController {
 
   private final BankEntryRepository entries;
+  private final EntrySearch search;
   private final Proposals proposals;
   private final Customers customers;
   private final Companies companies;
@@ -53,12 +53,14 @@ class EntryController {
 
   EntryController(
       BankEntryRepository entries,
+      EntrySearch search,
       Proposals proposals,
       Customers customers,
       Companies companies,
       Advices advices,
       Clock clock) {
     this.entries = entries;
+    this.search = search;
     this.proposals = proposals;
     this.customers = customers;
     this.companies = companies;
@@ -84,7 +86,11 @@ class EntryController {
       @NotNull Standing standing, @NotNull long count, @NotNull MoneyView amount) {}
 
   record EntryPage(
-      @NotNull List<EntryRow> rows, String next, @NotNull List<StandingGroup> standings) {}
+      @NotNull List<EntryRow> rows,
+      String next,
+      @NotNull List<StandingGroup> standings,
+      @NotNull @Schema(description = "what of the search line was not understood, a sentence each")
+          List<String> problems) {}
 
   record ProposedApplication(
       @NotNull Long itemId,
@@ -218,20 +224,8 @@ class EntryController {
     var owner = companies.company(company).id();
     var asked = standing == null || standing.isEmpty() ? List.of(Standing.values()) : standing;
     var ranks = asked.stream().map(Standing::ordinal).toList();
-    var word = q.strip();
-    var amounts = TypedAmount.stored(word);
-    var after = After.read(cursor);
-    var found =
-        entries.page(
-            owner,
-            status,
-            ranks,
-            word,
-            amounts,
-            after.rank(),
-            after.day(),
-            after.id(),
-            Limit.of(size + 1));
+    var line = SearchLine.read(q, LocalDate.now(clock));
+    var found = search.queue(owner, status, ranks, line, after(cursor), size + 1);
     var thoughts = proposals.of(found.stream().map(BankEntryEntity::id).toList());
     var names =
         customers.names(
@@ -241,9 +235,9 @@ class EntryController {
                 .distinct()
                 .toList());
     var page =
-        Page.of(found, size, e -> row(e, thoughts.get(e.id()), names), e -> After.of(e).toString());
+        Page.of(found, size, e -> row(e, thoughts.get(e.id()), names), EntryController::cursor);
     var groups =
-        entries.groups(owner, status, ranks, word, amounts).stream()
+        search.groups(owner, status, ranks, line).stream()
             .map(
                 g ->
                     new StandingGroup(
@@ -251,31 +245,23 @@ class EntryController {
                         g.count(),
                         MoneyView.ofMinor(g.currency(), g.amountMinor())))
             .toList();
-    return new EntryPage(page.rows(), page.next(), groups);
+    return new EntryPage(page.rows(), page.next(), groups, line.problems());
   }
 
-  /** Where a page ended. */
-  private record After(int rank, LocalDate day, long id) {
-    static After of(BankEntryEntity entry) {
-      return new After(entry.standing().ordinal(), entry.bookedOn(), entry.id());
-    }
+  private static String cursor(BankEntryEntity entry) {
+    return entry.standing().ordinal() + "_" + entry.bookedOn() + "_" + entry.id();
+  }
 
-    static After read(String cursor) {
-      if (cursor == null || cursor.isBlank()) {
-        return new After(-1, LocalDate.EPOCH, 0);
-      }
-      try {
-        var parts = cursor.split("_");
-        return new After(
-            Integer.parseInt(parts[0]), LocalDate.parse(parts[1]), Long.parseLong(parts[2]));
-      } catch (NumberFormatException | DateTimeParseException | ArrayIndexOutOfBoundsException e) {
-        throw new BadRequest("\"" + cursor + "\" is not a cursor that this list gave.");
-      }
+  private static EntrySearch.After after(String cursor) {
+    if (cursor == null || cursor.isBlank()) {
+      return new EntrySearch.After(-1, LocalDate.EPOCH, 0);
     }
-
-    @Override
-    public String toString() {
-      return rank + "_" + day + "_" + id;
+    try {
+      var parts = cursor.split("_");
+      return new EntrySearch.After(
+          Integer.parseInt(parts[0]), LocalDate.parse(parts[1]), Long.parseLong(parts[2]));
+    } catch (NumberFormatException | DateTimeParseException | ArrayIndexOutOfBoundsException e) {
+      throw new BadRequest("\"" + cursor + "\" is not a cursor that this list gave.");
     }
   }
 

@@ -15,6 +15,7 @@ import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.settle.Authority;
 import org.sumbrel.core.settle.Draft;
+import org.sumbrel.core.settle.GapReason;
 import org.sumbrel.core.settle.RemainderOption;
 import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.server.api.MoneyView;
@@ -31,6 +32,8 @@ import org.sumbrel.server.settle.PostSettlement.AppliedItem;
 @Service
 @Transactional(readOnly = true)
 class DraftPreview {
+
+  private static final int MOST_OWNERS = 20;
 
   private final DraftAssembler drafts;
   private final Companies companies;
@@ -78,6 +81,7 @@ class DraftPreview {
    * @param refusal why it cannot be posted, null where it can
    * @param needsApproval whether a supervisor could post it all the same
    * @param changes what changed underneath, in sentences
+   * @param gapReasons why the items do not come to what arrived, where they tell, a sentence each
    * @param adjusted the draft brought up to what is open now, where something changed
    */
   record DraftView(
@@ -89,6 +93,7 @@ class DraftPreview {
       @NotNull boolean needsApproval,
       @NotNull List<LineView> lines,
       @NotNull List<String> changes,
+      @NotNull List<String> gapReasons,
       PostSettlement adjusted) {}
 
   /** The draft as sent, or as it is once its rest is treated so. */
@@ -156,7 +161,27 @@ class DraftPreview {
         needsApproval,
         lines,
         changes.stream().map(Change::sentence).toList(),
+        gapReasons(draft),
         changes.isEmpty() ? null : adjusted(sent, assembled.items(), changes));
+  }
+
+  /** Held against what else is open on the accounts that the draft speaks of. */
+  private List<String> gapReasons(Draft draft) {
+    if (draft.tally().left().isZero() || draft.applications().isEmpty()) {
+      return List.of();
+    }
+    var owners =
+        draft.applications().stream()
+            .map(a -> Long.valueOf(a.item().customerId()))
+            .distinct()
+            .limit(MOST_OWNERS)
+            .toList();
+    return GapReason.of(
+        draft,
+        owners.stream()
+            .flatMap(owner -> customers.openOf(owner).stream())
+            .map(OpenItemEntity::toItem)
+            .toList());
   }
 
   private List<LineView> lines(Draft draft, Assembled assembled, Authority authority) {

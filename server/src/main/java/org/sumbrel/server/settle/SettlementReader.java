@@ -1,9 +1,11 @@
 package org.sumbrel.server.settle;
 
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
-import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
@@ -16,8 +18,17 @@ class SettlementReader {
   private final SettlementRepository settlements;
   private final SettlementViews views;
   private final Companies companies;
+  private final SettlementSearch search;
+  private final Clock clock;
 
-  SettlementReader(SettlementRepository settlements, SettlementViews views, Companies companies) {
+  SettlementReader(
+      SettlementRepository settlements,
+      SettlementSearch search,
+      SettlementViews views,
+      Companies companies,
+      Clock clock) {
+    this.search = search;
+    this.clock = clock;
     this.settlements = settlements;
     this.views = views;
     this.companies = companies;
@@ -34,12 +45,12 @@ class SettlementReader {
   Page<SettlementView> list(Long company, Long customer, String q, String cursor, int limit) {
     var size = Page.limit(limit);
     var found =
-        settlements.page(
+        search.page(
             companies.company(company).id(),
-            customer == null ? 0 : customer,
-            q.strip(),
+            customer,
+            SearchLine.read(q, LocalDate.now(clock)),
             Page.cursor(cursor, Long.MAX_VALUE),
-            Limit.of(size + 1));
+            size + 1);
     var page = Page.of(found, size, s -> s, s -> s.id().toString());
     return new Page<>(views.of(page.rows()), page.next());
   }

@@ -42,21 +42,4 @@ interface SettlementRepository extends JpaRepository<SettlementEntity, Long> {
       "select s from SettlementEntity s where exists (select 1 from ApplicationEntity a where a.settlement = s and a.itemId = :item)"
           + " order by coalesce(s.reversedAt, s.postedAt) desc, s.id desc")
   List<SettlementEntity> touching(Long item, Limit limit);
-
-  @Query(
-      """
-      select s from SettlementEntity s
-      where s.companyId = :company and s.id < :before
-        and (:customer = 0
-          or exists (select 1 from ApplicationEntity a, OpenItemEntity i
-            where a.settlement = s and i.id = a.itemId and i.customerId = :customer)
-          or s.onAccountCustomerId = :customer or s.accountOfId = :customer)
-        and (:q = ''
-          or exists (select 1 from BankEntryEntity e where e.id = s.entryId
-            and (lower(e.payerName) like lower(concat('%', :q, '%')) or lower(e.remittance) like lower(concat('%', :q, '%'))))
-          or exists (select 1 from ApplicationEntity a, OpenItemEntity i
-            where a.settlement = s and i.id = a.itemId and lower(i.number) like lower(concat('%', :q, '%'))))
-      order by s.id desc
-      """)
-  List<SettlementEntity> page(Long company, long customer, String q, long before, Limit limit);
 }

@@ -1,0 +1,145 @@
+package org.sumbrel.core.find;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.sumbrel.core.Books.TODAY;
+import static org.sumbrel.core.Books.usd;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.StringLength;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What a typed search line means, and what fits it. */
+class SearchLineTest {
+
+  private static final Findable SLIP =
+      new Findable(
+          List.of("Chipfold"),
+          List.of("SLIP-0512-014", "PO-7731"),
+          List.of("card sale, torn sack"),
+          List.of(usd("23.50"), usd("-20.00")),
+          LocalDate.of(2026, 5, 12),
+          Optional.of(PaidBy.CARD));
+
+  private static SearchLine line(String typed) {
+    return SearchLine.read(typed, TODAY);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "",
+        "chipfold",
+        "CARD sale",
+        "sale card",
+        "\"card sale\"",
+        "-cash",
+        "-\"sale card\"",
+        "23.50",
+        "23.5",
+        "20.00",
+        "-20",
+        "20..24",
+        "..20",
+        "23.50..",
+        "0512",
+        "2026-05-12",
+        "may",
+        "May 2026",
+        "2026-05",
+        "before:2026-05-13",
+        "before:2026-06",
+        "after:2026-05-11",
+        "after:april",
+        "payer:chip",
+        "ref:7731",
+        "method:card",
+        "gap:231.90",
+        "chipfold 23.50 may -cash",
+        "ref:",
+        "&"
+      })
+  void fits(String typed) {
+    assertThat(line(typed).fits(SLIP)).as(line(typed).toString()).isTrue();
+    assertThat(line(typed).problems()).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "wrenhouse",
+        "\"sale card\"",
+        "-torn",
+        "24.50",
+        "24..30",
+        "..19.99",
+        "23.51..",
+        "2026-05-13",
+        "april",
+        "may 2025",
+        "before:2026-05-12",
+        "after:2026-05-12",
+        "after:may",
+        "payer:7731",
+        "ref:chipfold",
+        "method:cheque",
+        "chipfold april"
+      })
+  void doesNotFit(String typed) {
+    assertThat(line(typed).fits(SLIP)).as(line(typed).toString()).isFalse();
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "before:soon | “before:soon” is no day",
+        "2026-13-40  | “2026-13-40” is no day",
+        "method:gold | “gold” is no method",
+        "gap:much    | “much” is no amount",
+        "12..x       | “12..x” is no range of amounts"
+      })
+  void tellsWhatItCannotReadAndGoesOn(String typed, String told) {
+    var read = line(typed.strip() + " chipfold");
+    assertThat(read.problems()).singleElement().asString().startsWith(told);
+    assertThat(read.terms()).containsExactly(new Term.Word("chipfold"));
+  }
+
+  @Test
+  void takesAMonthWithoutAYearAsTheLastOfThatName() {
+    assertThat(line("june").terms())
+        .containsExactly(new Term.Days(LocalDate.of(2025, 6, 1), LocalDate.of(2025, 6, 30)));
+    assertThat(line("may").terms())
+        .containsExactly(new Term.Days(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 5, 31)));
+  }
+
+  @Test
+  void ordersByNearnessWhereAskedTo() {
+    assertThat(line("oskar gap:1,231.90").near()).contains(new BigDecimal("1231.90"));
+    assertThat(line("oskar").near()).isEmpty();
+  }
+
+  @Test
+  void takesTheMethodFromTheBanksWords() {
+    assertThat(PaidBy.of("1187", "card")).isEqualTo(PaidBy.CHEQUE);
+    assertThat(PaidBy.of("", "CARD BATCH 0512")).isEqualTo(PaidBy.CARD);
+    assertThat(PaidBy.of("", "Cash deposit")).isEqualTo(PaidBy.CASH);
+    assertThat(PaidBy.of(" ", "INV 5")).isEqualTo(PaidBy.TRANSFER);
+  }
+
+  /**
+   * Whatever is typed is read: nothing throws, and what is understood can be held against anything.
+   */
+  @Property(tries = 500)
+  void readsWhateverIsTyped(@ForAll @StringLength(max = 60) String typed) {
+    var read = line(typed);
+    assertThat(read.fits(SLIP)).isIn(true, false);
+  }
+}

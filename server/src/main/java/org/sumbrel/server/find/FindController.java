@@ -1,0 +1,244 @@
+package org.sumbrel.server.find;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.NotNull;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.find.SearchLine;
+import org.sumbrel.core.find.Suggestions;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.Page;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.ItemSearch;
+import org.sumbrel.server.customers.ItemSearch.Which;
+import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.desk.BankEntryEntity;
+import org.sumbrel.server.desk.EntrySearch;
+import org.sumbrel.server.settle.SettledBy;
+
+/** One search line, alike for bank entries, open items and settled ones, over any age. */
+@RestController
+@Tag(name = "find")
+@Transactional(readOnly = true)
+class FindController {
+
+  private static final int MOST_FITTING = 2_000;
+  private static final int SUGGESTED = 4;
+
+  private final EntrySearch entries;
+  private final ItemSearch items;
+  private final Customers customers;
+  private final Companies companies;
+  private final SettledBy settledBy;
+  private final Clock clock;
+
+  FindController(
+      EntrySearch entries,
+      ItemSearch items,
+      Customers customers,
+      Companies companies,
+      SettledBy settledBy,
+      Clock clock) {
+    this.entries = entries;
+    this.items = items;
+    this.customers = customers;
+    this.companies = companies;
+    this.settledBy = settledBy;
+    this.clock = clock;
+  }
+
+  /** What is looked for. */
+  enum What {
+    ENTRIES,
+    OPEN,
+    SETTLED
+  }
+
+  record SettledView(@NotNull Long settlementId, @NotNull LocalDate on, @NotNull String payer) {}
+
+  record Found(
+      @NotNull Long id,
+      @NotNull LocalDate on,
+      @NotNull String name,
+      Long customerId,
+      @NotNull @Schema(description = "the item's number, or the bank's reference") String number,
+      @NotNull @Schema(description = "the bank's text, or the order") String text,
+      @NotNull @Schema(description = "what arrived, or the item's total") MoneyView amount,
+      @Schema(description = "what is open of an item") MoneyView open,
+      @Schema(description = "what became of an entry") BankEntryEntity.Status status,
+      OpenItemEntity.Kind kind,
+      SettledView settled,
+      @Schema(description = "how far it is from the figure after gap:; negative where it is less")
+          MoneyView gap) {}
+
+  record Sum(@NotNull long count, @NotNull MoneyView amount) {}
+
+  record FoundPage(
+      @NotNull List<Found> rows,
+      String next,
+      @NotNull @Schema(description = "all that fits, by currency") List<Sum> sums,
+      @NotNull @Schema(description = "what of the line was not understood, a sentence each")
+          List<String> problems) {}
+
+  record FittingItem(
+      @NotNull Long itemId,
+      @NotNull String number,
+      @NotNull Long customerId,
+      @NotNull MoneyView open,
+      @NotNull long version) {}
+
+  record Fitting(
+      @NotNull @Schema(description = "at most 2,000, in one currency") List<FittingItem> items,
+      @NotNull boolean more,
+      @NotNull MoneyView sum) {}
+
+  record SuggestionView(@NotNull String line, @NotNull String says) {}
+
+  @GetMapping("/api/found")
+  @Operation(
+      summary =
+          "What fits a search line: words, -word, amounts (1,204.50, 1200..1300, gap:231.90), days (2026-05-12, may, before:, after:), payer:, ref:, method:")
+  FoundPage found(
+      @RequestParam(required = false) Long company,
+      @RequestParam What what,
+      @RequestParam(defaultValue = "") String q,
+      @RequestParam(required = false) String cursor,
+      @RequestParam(defaultValue = "50") int limit) {
+    var owner = companies.company(company).id();
+    var line = SearchLine.read(q, LocalDate.now(clock));
+    var size = Page.limit(limit);
+    var skip = (int) Math.min(Integer.MAX_VALUE / 2, Page.cursor(cursor, 0));
+    var more = Integer.toString(skip + size);
+    if (what == What.ENTRIES) {
+      var found = entries.found(owner, line, skip, size + 1);
+      var settled = settledBy.ofEntries(found.stream().map(BankEntryEntity::id).toList());
+      var page = Page.of(found, size, e -> row(e, line, settled.get(e.id())), e -> more);
+      var sums =
+          entries.sums(owner, line).stream()
+              .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
+              .toList();
+      return new FoundPage(page.rows(), page.next(), sums, line.problems());
+    }
+    var which = what == What.OPEN ? Which.OPEN : Which.SETTLED;
+    var found = items.found(owner, which, line, skip, size + 1);
+    var settled = settledBy.ofItems(found.stream().map(OpenItemEntity::id).toList());
+    var names = customers.names(found.stream().map(OpenItemEntity::customerId).distinct().toList());
+    var page =
+        Page.of(
+            found,
+            size,
+            i -> row(i, names.getOrDefault(i.customerId(), ""), line, settled.get(i.id())),
+            i -> more);
+    var sums =
+        items.sums(owner, which, line).stream()
+            .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
+            .toList();
+    return new FoundPage(page.rows(), page.next(), sums, line.problems());
+  }
+
+  private static Found row(BankEntryEntity entry, SearchLine line, SettledBy.Settled settled) {
+    return new Found(
+        entry.id(),
+        entry.bookedOn(),
+        entry.payerWords(),
+        null,
+        entry.checkNumber(),
+        entry.remittance(),
+        MoneyView.of(entry.amount()),
+        null,
+        entry.status(),
+        null,
+        view(settled),
+        gap(line, entry.amount()));
+  }
+
+  private static Found row(
+      OpenItemEntity item, String customer, SearchLine line, SettledBy.Settled settled) {
+    return new Found(
+        item.id(),
+        item.issuedOn(),
+        customer,
+        item.customerId(),
+        item.number(),
+        item.orderReference(),
+        MoneyView.of(item.total()),
+        MoneyView.of(item.open()),
+        null,
+        item.kind(),
+        view(settled),
+        gap(line, item.open().isZero() ? item.total() : item.open()));
+  }
+
+  private static SettledView view(SettledBy.Settled settled) {
+    return settled == null
+        ? null
+        : new SettledView(settled.settlementId(), settled.on(), settled.payer());
+  }
+
+  private static MoneyView gap(SearchLine line, Money amount) {
+    return line.near()
+        .filter(near -> near.stripTrailingZeros().scale() <= amount.getScale())
+        .map(near -> MoneyView.of(amount.abs().minus(Money.of(amount.getCurrencyUnit(), near))))
+        .orElse(null);
+  }
+
+  @GetMapping("/api/found/open-items")
+  @Operation(
+      summary =
+          "All open items that fit a search line, to be taken at once, with what they come to")
+  Fitting fitting(
+      @RequestParam(required = false) Long company,
+      @RequestParam String currency,
+      @RequestParam(defaultValue = "") String q) {
+    var unit = CurrencyUnit.of(currency);
+    var line = SearchLine.read(q, LocalDate.now(clock));
+    var found = items.found(companies.company(company).id(), Which.OPEN, line, 0, MOST_FITTING + 1);
+    var kept =
+        found.stream()
+            .limit(MOST_FITTING)
+            .filter(i -> i.currency().equals(currency) && i.kind() != OpenItemEntity.Kind.REFUND)
+            .toList();
+    return new Fitting(
+        kept.stream()
+            .map(
+                i ->
+                    new FittingItem(
+                        i.id(), i.number(), i.customerId(), MoneyView.of(i.open()), i.version()))
+            .toList(),
+        found.size() > MOST_FITTING,
+        MoneyView.of(Money.total(unit, kept.stream().map(OpenItemEntity::open).toList())));
+  }
+
+  @GetMapping("/api/search-suggestions")
+  @Operation(summary = "How a search line that is being typed may go on")
+  List<SuggestionView> suggestions(
+      @RequestParam(required = false) Long company, @RequestParam(defaultValue = "") String q) {
+    var word = Suggestions.lastWord(q);
+    var owner = companies.company(company).id();
+    var payers = lookedUp(word, w -> customers.namesLike(owner, w, SUGGESTED));
+    var numbers = lookedUp(word, w -> customers.numbersLike(owner, w, SUGGESTED));
+    return Suggestions.of(q, payers, numbers).stream()
+        .map(s -> new SuggestionView(s.line(), s.says()))
+        .toList();
+  }
+
+  /** Names and numbers are looked up for a plain word only, not for a key or a range. */
+  private static List<String> lookedUp(String word, Function<String, List<String>> by) {
+    return Optional.of(word)
+        .filter(w -> !w.isEmpty() && w.chars().noneMatch(c -> ":\"".indexOf(c) >= 0))
+        .map(by)
+        .orElse(List.of());
+  }
+}
