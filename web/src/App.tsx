@@ -14,6 +14,8 @@ const CustomersView = lazy(() => import("./customers/CustomersView"));
 const CustomerView = lazy(() => import("./customers/CustomerView"));
 const SettlementsView = lazy(() => import("./settle/SettlementsView"));
 const ItemView = lazy(() => import("./settle/ItemView"));
+const SettlementSheet = lazy(() => import("./settle/SettlementSheet"));
+const FindView = lazy(() => import("./find/FindView"));
 const JournalView = lazy(() => import("./journal/JournalView"));
 const TrialBalanceView = lazy(() => import("./journal/TrialBalanceView"));
 const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
@@ -50,11 +52,13 @@ export function App() {
           <Route path="/waiting/desk" element={<DeskView />} />
           <Route path="/waiting/desk/:entryId" element={<DeskView />} />
           <Route path="/waiting/desk/account/:accountId" element={<DeskView />} />
+          <Route path="/waiting/find" element={<FindView />} />
           <Route path="/waiting/shelved" element={<ShelvedView />} />
           <Route path="/pouch" element={<PouchView />} />
           <Route path="/posted/customers" element={<CustomersView />} />
           <Route path="/posted/customers/:customerId" element={<CustomerView />} />
           <Route path="/posted/settlements" element={<SettlementsView />} />
+          <Route path="/posted/settlements/:settlementId" element={<SettlementSheet />} />
           <Route path="/posted/items/:itemId" element={<ItemView />} />
           <Route path="/posted/runs" element={<RunsView />} />
           <Route path="/posted/runs/new" element={<PrepareRunView />} />

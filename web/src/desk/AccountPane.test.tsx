@@ -20,6 +20,7 @@ function pane(draft: Draft, more: Partial<Parameters<typeof AccountPane>[0]> = {
       choosePayer={() => {}}
       searchField={createRef()}
       readOnly={false}
+      received={usd("231.90")}
       {...more}
     />
   );
@@ -106,6 +107,8 @@ describe("the account beside the receipt", () => {
         body: { rows: found ? [{ id: 9, number: "C9", name: "Halloran", openItems: 2, owes: [] }] : [] },
       }),
       "GET /api/open-items": () => ({ body: { rows: found ? [TWO[1]] : [] } }),
+      "GET /api/found": () => ({ body: { rows: [], sums: [], problems: [] } }),
+      "GET /api/found/open-items": () => ({ body: { items: [], more: false, sum: usd("0.00") } }),
     });
     const choosePayer = vi.fn();
     const { user } = show(pane(EMPTY, { choosePayer }));
@@ -132,5 +135,52 @@ describe("the account beside the receipt", () => {
     expect(await screen.findByText("Nothing is open on this account.")).toBeTruthy();
     again(pane(EMPTY, { customerId: 8 }));
     expect(await screen.findByText("The books are being moved.")).toBeTruthy();
+  });
+
+  it("ticks all that fits a search at once, with its sum against what arrived", async () => {
+    const fitting = [
+      { itemId: 11, number: "SLIP-1", customerId: 7, open: usd("208.40"), version: 1 },
+      { itemId: 12, number: "SLIP-2", customerId: 7, open: usd("11.75"), version: 3 },
+    ];
+    serverAnswers({
+      "GET /api/customers/7": () => ({ body: accountOf(TWO) }),
+      "GET /api/customers": () => ({ body: { rows: [] } }),
+      "GET /api/open-items": () => ({ body: { rows: TWO } }),
+      "GET /api/found": () => ({
+        body: {
+          rows: [
+            {
+              id: 9,
+              on: "2026-05-12",
+              name: "Chipfold",
+              number: "SLIP-0",
+              text: "",
+              amount: usd("23.50"),
+              settled: { settlementId: 5, on: "2026-05-13", payer: "CHIPFOLD" },
+            },
+          ],
+          sums: [],
+          problems: ["“before:soon” is no day; write it like 2026-05-10, or a month like may."],
+        },
+      }),
+      "GET /api/found/open-items": () => ({ body: { items: fitting, more: false, sum: usd("220.15") } }),
+    });
+    const change = vi.fn();
+    const { user, again } = show(pane(EMPTY, { change }));
+    await user.type(screen.getByLabelText("Look for a payer, an item or an amount"), "slip before:soon");
+    expect(await screen.findByText(/2 items fit/)).toBeTruthy();
+    const told = screen.getByRole("group", { name: "All that fits" }).textContent;
+    expect(told).toContain("220.15 of 231.90, 11.75 too little");
+    expect(screen.getByText(/is no day/)).toBeTruthy();
+    expect(screen.getByText(/settled May 13 by CHIPFOLD/)).toBeTruthy();
+    await user.click(screen.getByRole("button", { name: "Tick all 2" }));
+    const taken = change.mock.calls[0]?.[0] as Draft;
+    expect(taken.applications).toEqual([
+      { itemId: 11, amount: usd("208.40"), itemVersion: 1 },
+      { itemId: 12, amount: usd("11.75"), itemVersion: 3 },
+    ]);
+    again(pane(taken, { change }));
+    await user.click(await screen.findByRole("button", { name: "Leave all" }));
+    expect((change.mock.calls[1]?.[0] as Draft).applications).toEqual([]);
   });
 });

@@ -15,6 +15,7 @@ import {
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef, useState, type RefObject } from "react";
 import { Link as RouterLink } from "react-router";
+import type { Money } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { count, onDay } from "../shared/dates";
 import { FigureField } from "../shared/FigureField";
@@ -23,7 +24,8 @@ import { Failed, Loading } from "../shared/States";
 import { ITEM } from "../settle/words";
 import { ITEM_DRAGGED } from "../tally/TallyBar";
 import { leaving, taking, takingAmount, type Draft, type Item } from "./drafts";
-import { useCustomer, useLookup } from "./queries";
+import { Lookup } from "./Lookup";
+import { useCustomer } from "./queries";
 
 /** How far below the top of the pane the first row stands, about; rows in sight are reckoned from there. */
 const ABOVE_ROWS = 110;
@@ -35,17 +37,20 @@ const IN_SIGHT = 20;
 /** How many characters of a number its column has room for. */
 const FITS = 12;
 
-interface Props {
+export interface AccountProps {
   customerId: number | undefined;
   draft: Draft;
-  change: (draft: Draft) => void;
+  change: (draft: Draft, numbers?: ReadonlyMap<number, string>) => void;
   choosePayer: (customerId: number, item?: Item) => void;
   searchField: RefObject<HTMLInputElement | null>;
   readOnly: boolean;
+  /** What arrived, against which the sum of what fits stands. */
+  received: Money | undefined;
 }
 
 /** The account of the payer, or of whomever is looked for: open items to tick, with what the draft takes of each. */
-export function AccountPane({ customerId, draft, change, choosePayer, searchField, readOnly }: Props) {
+export function AccountPane(props: AccountProps) {
+  const { customerId, draft, change, choosePayer, searchField, readOnly } = props;
   const [q, setQ] = useState("");
   const account = useCustomer(customerId);
   const scroller = useRef<HTMLElement>(null);
@@ -89,7 +94,7 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
         sx={{ mb: 1.25 }}
       />
       {q.trim().length > 1 ? (
-        <Lookup q={q.trim()} pick={pick} />
+        <Lookup q={q.trim()} pick={pick} {...props} />
       ) : customerId === undefined ? (
         <Typography color="textSecondary">
           Nobody is known to have sent this. Look for the payer above.
@@ -150,48 +155,6 @@ export function AccountPane({ customerId, draft, change, choosePayer, searchFiel
           ))}
         </>
       )}
-    </Box>
-  );
-}
-
-function Lookup({ q, pick }: { q: string; pick: (customerId: number, item?: Item) => void }) {
-  const found = useLookup(q);
-  if (found.error) {
-    return <Failed error={found.error} />;
-  }
-  if (!found.data) {
-    return <Loading rows={3} />;
-  }
-  const { customers, items } = found.data;
-  if (customers.length + items.length === 0) {
-    return (
-      <Typography color="textSecondary">Nothing open and nobody by that name, number or amount.</Typography>
-    );
-  }
-  return (
-    <Box sx={{ display: "flex", flexDirection: "column", alignItems: "stretch" }}>
-      {customers.map((c) => (
-        <Button
-          key={c.id}
-          onClick={() => pick(c.id)}
-          sx={{ justifyContent: "space-between", fontWeight: 400 }}
-        >
-          <span>{c.name}</span>
-          <span>{count(c.openItems, "item")}</span>
-        </Button>
-      ))}
-      {items.map((item) => (
-        <Button
-          key={item.id}
-          onClick={() => pick(item.customerId, item)}
-          sx={{ justifyContent: "space-between", fontWeight: 400, textAlign: "left" }}
-        >
-          <span>
-            <span className="figure">{item.number}</span> {item.customerName}
-          </span>
-          <Amount of={item.open} />
-        </Button>
-      ))}
     </Box>
   );
 }

@@ -252,6 +252,7 @@ export function DeskView() {
             change={change}
             choosePayer={choosePayer}
             searchField={accountSearch}
+            received={preview.data?.tally.received ?? detail?.amount}
             readOnly={!work.mayChange}
           />
         )}

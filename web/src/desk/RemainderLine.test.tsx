@@ -34,6 +34,7 @@ const SHORT: Preview = {
   customers: [],
   changes: [],
   needsApproval: false,
+  gapReasons: [],
 };
 
 function line(preview: Preview | undefined, more: Partial<Parameters<typeof RemainderLine>[0]> = {}) {

@@ -59,6 +59,11 @@ export function RemainderLine({ preview, error, treat, post, posting, mayPost, h
             {error.message}
           </Typography>
         )}
+        {!error && preview?.gapReasons[0] && (
+          <Typography role="status" variant="body2" sx={{ width: "100%" }}>
+            {preview.gapReasons.slice(0, 2).join(" ")}
+          </Typography>
+        )}
         {!error &&
           preview?.options.map((option) => (
             <Way key={option.kind} option={option} treat={treat} disabled={!mayPost} />

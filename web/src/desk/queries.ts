@@ -161,6 +161,7 @@ export function useRefresh() {
         "customer",
         "customers",
         "lookup",
+        "found",
         "flow",
         "intake",
         "intake-records",

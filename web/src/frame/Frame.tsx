@@ -20,6 +20,7 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
   ],
   waiting: [
     { to: "/waiting/desk", name: "Desk" },
+    { to: "/waiting/find", name: "Find" },
     { to: "/waiting/shelved", name: "Shelved" },
   ],
   pouch: [{ to: "/pouch", name: "Receipts in hand" }],

@@ -169,7 +169,14 @@ function Line({ line }: { line: RunLine }) {
       </Box>
       <Box sx={{ color: line.state === "PENDING" ? "text.secondary" : undefined }}>
         {line.state === "PENDING" && "not yet"}
-        {line.state === "POSTED" && `posted as settlement ${line.settlementId}`}
+        {line.state === "POSTED" && (
+          <>
+            posted as{" "}
+            <Link component={RouterLink} to={`/posted/settlements/${line.settlementId}`}>
+              settlement {line.settlementId}
+            </Link>
+          </>
+        )}
         {line.state === "REFUSED" && (
           <>
             {line.refusal}{" "}

@@ -15,9 +15,9 @@ import type { Settlement } from "./queries";
 import { KEPT, REASON } from "./words";
 
 /** One settlement: what arrived, what it paid, its journal lines on demand, and the way to take it back. */
-export function SettlementStrip({ settlement: s }: { settlement: Settlement }) {
+export function SettlementStrip({ settlement: s, open = false }: { settlement: Settlement; open?: boolean }) {
   const books = useBooks();
-  const [shown, setShown] = useState(false);
+  const [shown, setShown] = useState(open);
   const [asking, setAsking] = useState(false);
   const reversed = s.status === "REVERSED";
   const layout = layOut(
@@ -120,8 +120,16 @@ function Chain({ settlement: s }: { settlement: Settlement }) {
   }
   return (
     <Typography variant="body2" sx={{ fontSize: 12.5 }}>
-      {s.replaces && `In place of settlement ${s.replaces}. `}
-      {s.replacedBy && `Settlement ${s.replacedBy} stands in its place. `}
+      {s.replaces && (
+        <>
+          In place of <SettlementLink id={s.replaces} />.{" "}
+        </>
+      )}
+      {s.replacedBy && (
+        <>
+          <SettlementLink id={s.replacedBy} /> stands in its place.{" "}
+        </>
+      )}
       {back && `The bank took it back on ${onDay(back.on)}`}
       {back && isZero(back.fee) && "."}
       {back && !isZero(back.fee) && (
@@ -142,6 +150,14 @@ function Chain({ settlement: s }: { settlement: Settlement }) {
         </>
       )}
     </Typography>
+  );
+}
+
+function SettlementLink({ id }: { id: number }) {
+  return (
+    <Link component={RouterLink} to={`/posted/settlements/${id}`}>
+      settlement {id}
+    </Link>
   );
 }
 

@@ -3,6 +3,7 @@ import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, data } from "../api/client";
 import { useBooks } from "../access/session";
+import { LineField } from "../find/LineField";
 import { PagedList } from "../shared/PagedList";
 import { SettlementStrip } from "./SettlementStrip";
 
@@ -25,9 +26,7 @@ export default function SettlementsView() {
   return (
     <PagedList
       label="Settlements"
-      q={q}
-      search={setQ}
-      searchHint="payer, text or item number…"
+      aside={<LineField label="payer, text or item number…" q={q} search={setQ} />}
       head={<Box sx={{ borderBottom: 1, borderColor: "divider" }} />}
       rows={settlements.data?.pages.flatMap((page) => page.rows)}
       rowKey={(s) => s.id}

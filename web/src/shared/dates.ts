@@ -18,6 +18,18 @@ export function onDay(iso: string): string {
   return day.format(new Date(iso));
 }
 
+const dayOfYear = new Intl.DateTimeFormat(undefined, {
+  day: "numeric",
+  month: "short",
+  year: "numeric",
+  timeZone: "UTC",
+});
+
+/** An ISO date with its year, where it may be of any age. */
+export function onDayOfYear(iso: string): string {
+  return dayOfYear.format(new Date(iso));
+}
+
 /** An ISO date with its weekday. */
 export function onWeekday(iso: string): string {
   return weekday.format(new Date(iso));

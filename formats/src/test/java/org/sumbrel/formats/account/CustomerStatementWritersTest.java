@@ -1,0 +1,75 @@
+package org.sumbrel.formats.account;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.lowagie.text.pdf.PdfReader;
+import com.lowagie.text.pdf.parser.PdfTextExtractor;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.junit.jupiter.api.Test;
+import org.sumbrel.core.receivables.Ageing;
+import org.sumbrel.core.receivables.CreditNote;
+import org.sumbrel.core.receivables.CustomerStatement;
+import org.sumbrel.core.receivables.CustomerStatement.Movement;
+
+/** A customer's statement as he gets it. */
+class CustomerStatementWritersTest {
+
+  private static final LocalDate DAY = LocalDate.of(2026, 5, 12);
+
+  private static Money usd(String amount) {
+    return Money.parse("USD " + amount);
+  }
+
+  private static CustomerSheet sheet(int lines) {
+    var all = new ArrayList<Movement>();
+    all.add(new Movement(DAY.minusDays(60), "Invoice LM-1", usd("100.00"), null));
+    for (var n = 0; n < lines; n++) {
+      all.add(new Movement(DAY.plusDays(n % 10), "Invoice LM-" + (10 + n), usd("12.50"), null));
+    }
+    all.add(new Movement(DAY.plusDays(12), "=Receipt of the day", usd("-40.00"), 5L));
+    var note = new CreditNote("1", "1", "1", "CN-7", DAY, DAY, usd("-20.00"), usd("-20.00"));
+    return new CustomerSheet(
+        "Larkstow Mill Ltd",
+        "Café Žižka & Søn",
+        "C006",
+        CustomerStatement.of(CurrencyUnit.USD, all, DAY, DAY.plusDays(17)),
+        Ageing.of(CurrencyUnit.USD, List.of(note), DAY.plusDays(17)),
+        List.of(note));
+  }
+
+  @Test
+  void isATableOfMovementsWithTheirBalances() throws IOException {
+    var out = new ByteArrayOutputStream();
+    CustomerStatementCsv.write(sheet(1), out);
+    assertThat(out.toString(StandardCharsets.UTF_8).lines())
+        .containsExactly(
+            "date,text,charge,credit,balance,currency",
+            "2026-05-12,Opening balance,,,100.00,USD",
+            "2026-05-12,Invoice LM-10,12.50,,112.50,USD",
+            "2026-05-24,'=Receipt of the day,,40.00,72.50,USD",
+            "2026-05-29,Closing balance,,,72.50,USD");
+  }
+
+  @Test
+  void isADocumentWithEveryNameAndFigure() throws IOException {
+    var out = new ByteArrayOutputStream();
+    CustomerStatementPdf.write(sheet(90), out);
+    var reader = new PdfReader(out.toByteArray());
+    assertThat(reader.getNumberOfPages()).isGreaterThan(1);
+    var text = new StringBuilder();
+    for (var page = 1; page <= reader.getNumberOfPages(); page++) {
+      text.append(new PdfTextExtractor(reader).getTextFromPage(page));
+    }
+    assertThat(text.toString())
+        .contains(
+            "Café Žižka & Søn", "Opening balance", "Invoice LM-99", "1,185.00", "CN-7", "-20.00")
+        .contains("12 May 2026 to 29 May 2026");
+  }
+}

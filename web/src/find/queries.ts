@@ -1,0 +1,82 @@
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
+import { api, data, type Schemas } from "../api/client";
+import { useBooks } from "../access/session";
+
+export type Found = Schemas["Found"];
+export type What = "ENTRIES" | "OPEN" | "SETTLED";
+
+/** What fits a search line, page by page. */
+export function useFound(what: What, q: string) {
+  const books = useBooks();
+  return useInfiniteQuery({
+    queryKey: ["found", books.company, what, q],
+    placeholderData: keepPreviousData,
+    initialPageParam: undefined as string | undefined,
+    queryFn: async ({ pageParam }) =>
+      data(
+        await api.GET("/api/found", {
+          params: { query: { company: books.company, what, q, cursor: pageParam, limit: 100 } },
+        }),
+      ),
+    getNextPageParam: (page) => page.next ?? undefined,
+  });
+}
+
+/** All open items that fit, to be taken at once. */
+export function useFitting(q: string, currency: string | undefined) {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["found", books.company, "fitting", q, currency],
+    enabled: q.length > 1 && currency !== undefined,
+    placeholderData: keepPreviousData,
+    queryFn: async () =>
+      data(
+        await api.GET("/api/found/open-items", {
+          params: { query: { company: books.company, currency: currency ?? "", q } },
+        }),
+      ),
+  });
+}
+
+export function useSuggestions(q: string, wanted: boolean) {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["suggestions", books.company, q],
+    enabled: wanted && q.trim().length > 1,
+    placeholderData: keepPreviousData,
+    staleTime: 30_000,
+    queryFn: async () =>
+      data(await api.GET("/api/search-suggestions", { params: { query: { company: books.company, q } } })),
+  });
+}
+
+export function useSavedSearches() {
+  return useQuery({
+    queryKey: ["searches"],
+    queryFn: async () => data(await api.GET("/api/searches")),
+  });
+}
+
+export function useSaveSearch() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async (body: Schemas["SaveSearch"]) => data(await api.POST("/api/searches", { body })),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ["searches"] }),
+  });
+}
+
+export function useForgetSearch() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async (id: number) => {
+      await api.DELETE("/api/searches/{id}", { params: { path: { id } } });
+    },
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ["searches"] }),
+  });
+}
