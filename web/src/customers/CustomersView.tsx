@@ -6,6 +6,7 @@ import { api, data } from "../api/client";
 import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
 import { PagedList } from "../shared/PagedList";
+import { watched } from "../shared/live";
 
 const COLUMNS = "90px minmax(220px, 1fr) 120px 180px";
 
@@ -15,6 +16,7 @@ export default function CustomersView() {
   const [q, setQ] = useState("");
   const customers = useInfiniteQuery({
     queryKey: ["customers", books.company, q],
+    refetchInterval: watched,
     placeholderData: keepPreviousData,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) =>

@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 import type { ReactNode } from "react";
 import { api, data, type Money, type Schemas } from "../api/client";
+import { Notes } from "../notes/Notes";
 import { Differences } from "./Differences";
 import type { Draft, Preview } from "./drafts";
 import { DraftBar, Sheet, Writes } from "./ReceiptPane";
@@ -58,6 +59,7 @@ export function AccountSheet({
           Apply oldest first
         </Button>
       </Box>
+      <Notes about={`customer-${account.id}`} />
       {notice}
       <DraftBar
         says={draft.applications.length > 0 ? "Draft made by hand" : "Nothing in the draft yet"}

@@ -4,8 +4,8 @@ import { Alert, Button, Snackbar } from "@mui/material";
 export interface Notice {
   severity: "success" | "error" | "info";
   text: string;
-  /** The settlement that can be taken back from here. */
-  undo?: number;
+  /** Whether it can be taken back from here. */
+  undo?: boolean;
 }
 
 /** What was just done, with the way back; a refusal stays until it is put away. */

@@ -8,6 +8,8 @@ import { ViewActions } from "../frame/ViewActions";
 import type { Reason } from "../settle/words";
 import { grouped, isNegative, isZero } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
+import type { Schemas } from "../api/client";
+import { useNoteMarks } from "../notes/queries";
 import { AccountPane } from "./AccountPane";
 import { AccountSheet } from "./AccountSheet";
 import { DeskDialogs, type Ask } from "./DeskDialogs";
@@ -24,6 +26,8 @@ import { useDecisions } from "./useDecisions";
 import { useDeskQueue } from "./useDeskQueue";
 import { useWork } from "./useWork";
 
+const NO_MARKS: ReadonlyMap<string, Schemas["Mark"]> = new Map();
+
 /** The desk: queue, receipt, account and remainder line; one decision at a time. */
 export function DeskView() {
   const books = useBooks();
@@ -36,6 +40,7 @@ export function DeskView() {
   const entry = useEntry(chosen);
   const drafts = useDrafts();
   const applicable = useApplicable();
+  const marks = useNoteMarks();
   const [payers, setPayers] = useState<Record<number, number>>({});
   const [notice, say] = useState<Notice | null>(null);
   const [ask, setAsk] = useState<Ask | null>(null);
@@ -115,7 +120,6 @@ export function DeskView() {
   const decisions = useDecisions({
     work,
     entry: detail,
-    notice,
     say,
     goOn: () => {
       const next =
@@ -200,6 +204,7 @@ export function DeskView() {
           folded={queue.folded}
           unfold={queue.unfold}
           drafts={drafts.data ?? []}
+          marks={marks.data ?? NO_MARKS}
           applicable={applicable.data ?? []}
           chosenAccount={accountAsked}
           chooseAccount={(id) => void navigate(`/waiting/desk/account/${id}`)}

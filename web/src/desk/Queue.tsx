@@ -31,6 +31,8 @@ interface Props {
   unfold: () => void;
   /** Drafts that are handed over or returned, and who works on which entry. */
   drafts: DraftRow[];
+  /** What has notes, by what it is. */
+  marks: ReadonlyMap<string, Schemas["Mark"]>;
   /** Customers whose money on account could be applied. */
   applicable: ApplicableRow[];
   chosenAccount: number | undefined;
@@ -288,6 +290,32 @@ function Applicable({ row, chosenAccount, chooseAccount }: { row: ApplicableRow 
   );
 }
 
+/** A small sheet of paper where colleagues left notes; filled where somebody is asked. */
+function NoteSign({ mark }: { mark: Schemas["Mark"] | undefined }) {
+  if (!mark) {
+    return null;
+  }
+  const says =
+    count(mark.notes, "note") + (mark.questions > 0 ? `, ${count(mark.questions, "question")} open` : "");
+  return (
+    <Box
+      component="svg"
+      role="img"
+      aria-label={says}
+      viewBox="0 0 12 14"
+      sx={{ width: 10, color: "primary.main" }}
+    >
+      <title>{says}</title>
+      <path
+        d="M1.5 1h6L11 4.5V13H1.5z"
+        fill={mark.questions > 0 ? "currentColor" : "none"}
+        stroke="currentColor"
+        strokeWidth="1.3"
+      />
+    </Box>
+  );
+}
+
 function GroupHead({ group }: { group: Group }) {
   return (
     <Box sx={{ display: "flex", alignItems: "center", gap: 0.75, px: 1.75, pt: 1.25, pb: 0.25, height: 34 }}>
@@ -302,7 +330,7 @@ function GroupHead({ group }: { group: Group }) {
   );
 }
 
-function Row({ row, chosen, choose, selected, toggle, drafts }: { row: EntryRow } & Props) {
+function Row({ row, chosen, choose, selected, toggle, drafts, marks }: { row: EntryRow } & Props) {
   const held = drafts.find((d) => d.entryId === row.id);
   const here = row.id === chosen;
   const layout = layOut(
@@ -364,6 +392,7 @@ function Row({ row, chosen, choose, selected, toggle, drafts }: { row: EntryRow 
               {held.by}
             </Box>
           )}
+          <NoteSign mark={marks.get(`entry-${row.id}`)} />
           <Amount of={row.amount} />
         </Box>
         <ThinTally layout={layout} strong={here} />

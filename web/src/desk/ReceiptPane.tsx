@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import type { Money } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { count, onWeekday } from "../shared/dates";
+import { Notes } from "../notes/Notes";
 import { typedAmount } from "../shared/money";
 import { STANDING_WORD, StandingGlyph } from "../tally/StandingGlyph";
 import { TallyBar } from "../tally/TallyBar";
@@ -71,6 +72,7 @@ export function ReceiptPane({
       <BankText entry={entry} />
       <BatchParts entry={entry} />
       <Advice entry={entry} readOnly={readOnly} />
+      <Notes about={`entry-${entry.id}`} />
       {tools}
       {notice}
       <DraftBar

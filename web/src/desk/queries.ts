@@ -11,6 +11,7 @@ import { useBooks } from "../access/session";
 import type { Standing } from "../tally/StandingGlyph";
 import type { Reason } from "../settle/words";
 import type { Draft } from "./drafts";
+import { watched } from "../shared/live";
 
 export type Treat = Schemas["OptionView"]["kind"];
 
@@ -22,7 +23,7 @@ export function useQueue(q: string, standing: Standing[]) {
   const books = useBooks();
   return useInfiniteQuery({
     queryKey: ["entries", books.company, q, standing],
-    refetchInterval: OTHERS_WORK,
+    refetchInterval: watched,
     placeholderData: keepPreviousData,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) =>

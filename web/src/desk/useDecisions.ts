@@ -1,8 +1,9 @@
 import { api, data, type Schemas } from "../api/client";
+import { useUndo } from "../frame/undo";
 import { grouped } from "../shared/money";
 import type { Notice } from "./DeskNotice";
 import type { Entry } from "./drafts";
-import { usePost, useRefresh, useReverse } from "./queries";
+import { usePost, useRefresh } from "./queries";
 import type { Work } from "./useWork";
 
 function inWords(settlement: Schemas["SettlementView"]): string {
@@ -17,8 +18,6 @@ function inWords(settlement: Schemas["SettlementView"]): string {
 interface Surroundings {
   work: Work;
   entry: Entry | undefined;
-  /** What stands there of the last decision; it carries the way back. */
-  notice: Notice | null;
   say: (notice: Notice) => void;
   /** Goes on to what comes next once this one is decided. */
   goOn: () => void;
@@ -29,9 +28,9 @@ interface Surroundings {
 }
 
 /** What ends the work on a receipt: posted, approved or returned, shelved; and the last posting taken back. */
-export function useDecisions({ work, entry, notice, say, goOn, go, handOver, lookAgain }: Surroundings) {
+export function useDecisions({ work, entry, say, goOn, go, handOver, lookAgain }: Surroundings) {
   const posting = usePost();
-  const reversing = useReverse();
+  const steps = useUndo();
   const refresh = useRefresh();
   const refused = (error: unknown) => say({ severity: "error", text: (error as Error).message });
 
@@ -55,7 +54,12 @@ export function useDecisions({ work, entry, notice, say, goOn, go, handOver, loo
         await work.stopKeeping();
         const settlement = await posting.mutateAsync(draft);
         work.posted();
-        say({ severity: "success", text: inWords(settlement), undo: settlement.id });
+        steps.did({
+          kind: "settlement",
+          id: settlement.id,
+          words: `${grouped(settlement.received)} from ${settlement.payer}`,
+        });
+        say({ severity: "success", text: inWords(settlement), undo: true });
         goOn();
       } catch (error) {
         // a refused draft keeps everything that was typed; what changed underneath is fetched anew
@@ -90,6 +94,12 @@ export function useDecisions({ work, entry, notice, say, goOn, go, handOver, loo
         say({
           severity: "info",
           text: `Shelved ${grouped(entry.amount)} from ${entry.payer}. It can be taken back under Shelved.`,
+          undo: true,
+        });
+        steps.did({
+          kind: "shelving",
+          id: entry.id,
+          words: `${grouped(entry.amount)} from ${entry.payer}, shelved`,
         });
         goOn();
         void refresh();
@@ -98,20 +108,19 @@ export function useDecisions({ work, entry, notice, say, goOn, go, handOver, loo
       }
     },
     async undo() {
-      if (!notice?.undo || reversing.isPending) {
-        return;
-      }
       try {
-        const settlement = await reversing.mutateAsync({ id: notice.undo, reason: "Undone at the desk" });
-        say({
-          severity: "info",
-          text: `Reversed: ${grouped(settlement.received)} from ${settlement.payer}.`,
-        });
-        if (settlement.entryId) {
-          go(settlement.entryId);
+        const undone = await steps.undo();
+        if (!undone) {
+          return;
+        }
+        void refresh();
+        say({ severity: "info", text: undone.text });
+        if (undone.entryId) {
+          go(undone.entryId);
         }
       } catch (error) {
         refused(error);
+        void refresh();
       }
     },
   };

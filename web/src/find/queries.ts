@@ -7,6 +7,7 @@ import {
 } from "@tanstack/react-query";
 import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
+import { watched } from "../shared/live";
 
 export type Found = Schemas["Found"];
 export type What = "ENTRIES" | "OPEN" | "SETTLED";
@@ -16,6 +17,7 @@ export function useFound(what: What, q: string) {
   const books = useBooks();
   return useInfiniteQuery({
     queryKey: ["found", books.company, what, q],
+    refetchInterval: watched,
     placeholderData: keepPreviousData,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) =>

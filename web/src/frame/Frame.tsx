@@ -10,6 +10,9 @@ import { KeysDialog } from "./KeysDialog";
 import { LightContext, type Light } from "./light";
 import { Mark } from "./Mark";
 import { useKeys } from "./keys";
+import { UndoSteps } from "./undo";
+import { UndoKey } from "./UndoKey";
+import { Asked } from "../notes/Asked";
 import { ActionsPlace } from "./ViewActions";
 
 const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
@@ -66,70 +69,74 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
 
   return (
     <BooksContext.Provider value={books}>
-      <Box sx={{ height: "100vh", display: "flex", flexDirection: "column" }}>
-        <Box
-          component="header"
-          sx={{
-            display: "flex",
-            alignItems: "center",
-            gap: 3,
-            px: 2,
-            height: 74,
-            borderBottom: 1,
-            borderColor: "divider",
-            flexShrink: 0,
-          }}
-        >
-          <Mark />
-          <Box sx={{ flex: 1, minWidth: 0 }}>{company && <FlowStrip tile={tile} />}</Box>
-          <UserCorner me={me} books={books} choose={choose} showKeys={() => setKeysShown(true)} />
+      <UndoSteps user={me.user}>
+        <Box sx={{ height: "100vh", display: "flex", flexDirection: "column" }}>
+          <Box
+            component="header"
+            sx={{
+              display: "flex",
+              alignItems: "center",
+              gap: 3,
+              px: 2,
+              height: 74,
+              borderBottom: 1,
+              borderColor: "divider",
+              flexShrink: 0,
+            }}
+          >
+            <Mark />
+            <Box sx={{ flex: 1, minWidth: 0 }}>{company && <FlowStrip tile={tile} />}</Box>
+            <Asked />
+            <UserCorner me={me} books={books} choose={choose} showKeys={() => setKeysShown(true)} />
+          </Box>
+          <Box
+            component="nav"
+            aria-label="Views"
+            id="views"
+            sx={{
+              display: "flex",
+              alignItems: "center",
+              gap: 3,
+              px: 2,
+              height: 34,
+              borderBottom: 1,
+              borderColor: "divider",
+              flexShrink: 0,
+            }}
+          >
+            {views.map((view) => {
+              const here = location.pathname.startsWith(view.to);
+              return (
+                <Link
+                  key={view.to}
+                  component={RouterLink}
+                  to={view.to}
+                  aria-current={here ? "page" : undefined}
+                  sx={{
+                    color: here ? "text.primary" : "text.secondary",
+                    fontWeight: here ? 700 : 400,
+                    textDecoration: "none",
+                    py: 0.75,
+                    borderBottom: 2,
+                    borderColor: here ? "primary.main" : "transparent",
+                  }}
+                >
+                  {view.name}
+                </Link>
+              );
+            })}
+            <Box ref={setActions} sx={{ ml: "auto" }} />
+          </Box>
+          <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: "auto" }} key={books.company}>
+            <TakeIn>
+              <ActionsPlace.Provider value={actions}>{children}</ActionsPlace.Provider>
+              <IntakeNotice />
+            </TakeIn>
+          </Box>
         </Box>
-        <Box
-          component="nav"
-          aria-label="Views"
-          id="views"
-          sx={{
-            display: "flex",
-            alignItems: "center",
-            gap: 3,
-            px: 2,
-            height: 34,
-            borderBottom: 1,
-            borderColor: "divider",
-            flexShrink: 0,
-          }}
-        >
-          {views.map((view) => {
-            const here = location.pathname.startsWith(view.to);
-            return (
-              <Link
-                key={view.to}
-                component={RouterLink}
-                to={view.to}
-                aria-current={here ? "page" : undefined}
-                sx={{
-                  color: here ? "text.primary" : "text.secondary",
-                  fontWeight: here ? 700 : 400,
-                  textDecoration: "none",
-                  py: 0.75,
-                  borderBottom: 2,
-                  borderColor: here ? "primary.main" : "transparent",
-                }}
-              >
-                {view.name}
-              </Link>
-            );
-          })}
-          <Box ref={setActions} sx={{ ml: "auto" }} />
-        </Box>
-        <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: "auto" }} key={books.company}>
-          <TakeIn>
-            <ActionsPlace.Provider value={actions}>{children}</ActionsPlace.Provider>
-            <IntakeNotice />
-          </TakeIn>
-        </Box>
-      </Box>
-      <KeysDialog open={keysShown} close={() => setKeysShown(false)} />
+        <KeysDialog open={keysShown} close={() => setKeysShown(false)} />
+        <UndoKey />
+      </UndoSteps>
     </BooksContext.Provider>
   );
 }

@@ -13,7 +13,7 @@ const KEYS: [string, string][] = [
   ["R", "go to the ways to treat what is left"],
   ["Ctrl + Enter", "post the draft"],
   ["P", "post all that is clear"],
-  ["U", "undo the last posting"],
+  ["U", "undo the last step, and again the one before"],
   ["/", "search the queue"],
   ["?", "this list"],
 ];

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { api, data } from "../api/client";
 import { useBooks } from "../access/session";
 import { atMoment, onDay } from "../shared/dates";
+import { watched } from "../shared/live";
 import { PagedList } from "../shared/PagedList";
 import { JournalLines } from "./JournalLines";
 
@@ -13,6 +14,7 @@ export default function JournalView() {
   const [q, setQ] = useState("");
   const journal = useInfiniteQuery({
     queryKey: ["journal", books.company, q],
+    refetchInterval: watched,
     placeholderData: keepPreviousData,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) =>

@@ -1,5 +1,6 @@
 import { Box, Link, Typography } from "@mui/material";
 import { Link as RouterLink, useParams } from "react-router";
+import { Notes } from "../notes/Notes";
 import { Amount } from "../shared/Amount";
 import { count, onDay } from "../shared/dates";
 import { isZero } from "../shared/money";
@@ -45,6 +46,9 @@ export default function ItemView() {
           </>
         )}
       </Typography>
+      <Box sx={{ maxWidth: 720, mb: 2 }}>
+        <Notes about={`item-${id}`} />
+      </Box>
       <Typography variant="h2" sx={{ mb: 1 }}>
         What happened to it
       </Typography>

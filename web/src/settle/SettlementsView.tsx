@@ -6,6 +6,7 @@ import { useBooks } from "../access/session";
 import { LineField } from "../find/LineField";
 import { PagedList } from "../shared/PagedList";
 import { SettlementStrip } from "./SettlementStrip";
+import { watched } from "../shared/live";
 
 /** Everything that was posted, newest first. */
 export default function SettlementsView() {
@@ -13,6 +14,7 @@ export default function SettlementsView() {
   const [q, setQ] = useState("");
   const settlements = useInfiniteQuery({
     queryKey: ["settlements", books.company, q],
+    refetchInterval: watched,
     placeholderData: keepPreviousData,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) =>

@@ -7,6 +7,7 @@ import jakarta.persistence.criteria.CriteriaQuery;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import org.springframework.stereotype.Repository;
 import org.sumbrel.core.find.SearchLine;
@@ -45,13 +46,17 @@ public class ItemSearch {
     return rows.createQuery(query).setMaxResults(most).getResultList();
   }
 
-  /** Items nearest to a figure or newest first. */
+  /**
+   * Items nearest to a figure or newest first.
+   *
+   * @param owners whose items; null for all of the company
+   */
   public List<OpenItemEntity> found(
-      Long company, Which which, SearchLine line, int skip, int most) {
+      Long company, Collection<Long> owners, Which which, SearchLine line, int skip, int most) {
     var cb = rows.getCriteriaBuilder();
     var query = cb.createQuery(OpenItemEntity.class);
     var i = query.from(OpenItemEntity.class);
-    query.where(of(company, which, line, cb, query, i));
+    query.where(of(company, which, line, cb, query, i), ownedBy(owners, cb, i));
     order(company, which, line, cb, query, i, true);
     return rows.createQuery(query).setFirstResult(skip).setMaxResults(most).getResultList();
   }
@@ -78,7 +83,7 @@ public class ItemSearch {
   }
 
   /** How many items fit, and what they come to. */
-  public List<Sum> sums(Long company, Which which, SearchLine line) {
+  public List<Sum> sums(Long company, Collection<Long> owners, Which which, SearchLine line) {
     var cb = rows.getCriteriaBuilder();
     var query = cb.createQuery(Sum.class);
     var i = query.from(OpenItemEntity.class);
@@ -89,10 +94,15 @@ public class ItemSearch {
                 i.<String>get("currency"),
                 cb.count(i),
                 cb.sum(i.<Long>get(which == Which.OPEN ? "openMinor" : "totalMinor"))))
-        .where(of(company, which, line, cb, query, i))
+        .where(of(company, which, line, cb, query, i), ownedBy(owners, cb, i))
         .groupBy(i.<String>get("currency"))
         .orderBy(cb.asc(i.get("currency")));
     return rows.createQuery(query).getResultList();
+  }
+
+  private static Predicate ownedBy(
+      Collection<Long> owners, CriteriaBuilder cb, Root<OpenItemEntity> i) {
+    return owners == null ? cb.conjunction() : i.get("customerId").in(owners);
   }
 
   private static Predicate of(

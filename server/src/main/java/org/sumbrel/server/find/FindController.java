@@ -1,6 +1,7 @@
 package org.sumbrel.server.find;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
@@ -113,6 +114,9 @@ class FindController {
   FoundPage found(
       @RequestParam(required = false) Long company,
       @RequestParam What what,
+      @RequestParam(required = false)
+          @Parameter(description = "items of this customer and his branches only")
+          Long customer,
       @RequestParam(defaultValue = "") String q,
       @RequestParam(required = false) String cursor,
       @RequestParam(defaultValue = "50") int limit) {
@@ -132,7 +136,8 @@ class FindController {
       return new FoundPage(page.rows(), page.next(), sums, line.problems());
     }
     var which = what == What.OPEN ? Which.OPEN : Which.SETTLED;
-    var found = items.found(owner, which, line, skip, size + 1);
+    var owners = customer == null ? null : customers.family(customer);
+    var found = items.found(owner, owners, which, line, skip, size + 1);
     var settled = settledBy.ofItems(found.stream().map(OpenItemEntity::id).toList());
     var names = customers.names(found.stream().map(OpenItemEntity::customerId).distinct().toList());
     var page =
@@ -142,7 +147,7 @@ class FindController {
             i -> row(i, names.getOrDefault(i.customerId(), ""), line, settled.get(i.id())),
             i -> more);
     var sums =
-        items.sums(owner, which, line).stream()
+        items.sums(owner, owners, which, line).stream()
             .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
             .toList();
     return new FoundPage(page.rows(), page.next(), sums, line.problems());
@@ -204,7 +209,8 @@ class FindController {
       @RequestParam(defaultValue = "") String q) {
     var unit = CurrencyUnit.of(currency);
     var line = SearchLine.read(q, LocalDate.now(clock));
-    var found = items.found(companies.company(company).id(), Which.OPEN, line, 0, MOST_FITTING + 1);
+    var found =
+        items.found(companies.company(company).id(), null, Which.OPEN, line, 0, MOST_FITTING + 1);
     var kept =
         found.stream()
             .limit(MOST_FITTING)
