@@ -47,7 +47,8 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
   if (!payments.data) {
     return <Loading rows={6} />;
   }
-  const { paying, paid, links, more } = payments.data;
+  const { paying, links, more } = payments.data;
+  const paid = inOrder(paying, payments.data.paid, links);
   const put = () => {
     setCredit(null);
     setTarget(null);
@@ -62,7 +63,10 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
   paying.forEach((p, n) => at.set(p.key, n));
   paid.forEach((p, n) => at.set(`paid-${p.itemId}`, n));
   const widest = Math.max(1, ...links.map((link) => minor(link.amount)));
-  const lit = (from: string, itemId: number) => near === null || near === from || near === `paid-${itemId}`;
+  // only what has lines is pointed at
+  const pointed = links.some((link) => link.from === near || `paid-${link.itemId}` === near) ? near : null;
+  const lit = (from: string, itemId: number) =>
+    pointed === null || pointed === from || pointed === `paid-${itemId}`;
   const height = Math.max(paying.length, paid.length) * ROW;
 
   return (
@@ -108,11 +112,9 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
                 row={p}
                 links={links.filter((link) => link.from === p.key)}
                 numberOf={(itemId) => paid.find((one) => one.itemId === itemId)?.number ?? ""}
-                lit={
-                  near === null ||
-                  near === p.key ||
-                  links.some((l) => l.from === p.key && near === `paid-${l.itemId}`)
-                }
+                lit={links.some(
+                  (l) => l.from === p.key && (pointed === p.key || pointed === `paid-${l.itemId}`),
+                )}
                 point={() => setNear(p.key)}
                 mayApply={books.mayPost}
                 carried={credit?.key === p.key}
@@ -147,11 +149,9 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
                 key={p.itemId}
                 row={p}
                 withOwner={account.branches.length > 0}
-                lit={
-                  near === null ||
-                  near === `paid-${p.itemId}` ||
-                  links.some((l) => l.itemId === p.itemId && l.from === near)
-                }
+                lit={links.some(
+                  (l) => l.itemId === p.itemId && (pointed === l.from || pointed === `paid-${p.itemId}`),
+                )}
                 point={() => setNear(`paid-${p.itemId}`)}
                 asked={credit !== null && minor(p.open) > 0}
                 button={paid.findIndex((one) => minor(one.open) > 0) === n ? first : undefined}
@@ -170,6 +170,18 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
       )}
     </>
   );
+}
+
+/** What is open and unpaid first, by due date; then each beside what paid it, so that few lines cross. */
+function inOrder(paying: Paying[], paid: Paid[], links: Schemas["PaidLink"][]): Paid[] {
+  const place = new Map(paying.map((p, n) => [p.key, n]));
+  const beside = new Map<number, number>();
+  for (const link of links) {
+    const n = place.get(link.from) ?? 0;
+    beside.set(link.itemId, Math.min(n, beside.get(link.itemId) ?? n));
+  }
+  const rank = (one: Paid) => (minor(one.open) > 0 ? -1 : (beside.get(one.itemId) ?? paying.length));
+  return [...paid].sort((a, b) => rank(a) - rank(b));
 }
 
 function PayingRow({
@@ -209,12 +221,11 @@ function PayingRow({
         gap: 1,
         alignItems: "center",
         px: 0.75,
-        opacity: lit ? 1 : 0.35,
         cursor: open && mayApply ? "grab" : undefined,
         border: 1,
         borderStyle: open ? "dashed" : "solid",
         borderColor: carried ? "primary.main" : "divider",
-        bgcolor: carried ? "chosenTint" : undefined,
+        bgcolor: carried || lit ? "chosenTint" : undefined,
         fontSize: 13.5,
       }}
     >
@@ -310,11 +321,10 @@ function PaidRow({
         gap: 1,
         alignItems: "center",
         px: 0.75,
-        opacity: lit ? 1 : 0.35,
         border: 1,
         borderStyle: open ? "dashed" : "solid",
         borderColor: over ? "primary.main" : "divider",
-        bgcolor: over ? "chosenTint" : undefined,
+        bgcolor: over || lit ? "chosenTint" : undefined,
         fontSize: 13.5,
       }}
     >

@@ -1,6 +1,5 @@
 import { createContext, useContext, useState, type ReactNode } from "react";
 import { api, data, Refusal } from "../api/client";
-import { grouped } from "../shared/money";
 
 /** Something one has done that can be taken back, in words. */
 export interface Step {
@@ -47,10 +46,7 @@ async function takeBack(step: Step): Promise<Undone> {
       body: { reason: "Undone" },
     }),
   );
-  return {
-    text: `Reversed: ${grouped(settlement.received)} from ${settlement.payer}.`,
-    entryId: settlement.entryId,
-  };
+  return { text: `Reversed: ${step.words}.`, entryId: settlement.entryId };
 }
 
 /** Keeps the steps of this window, last first, over a reload too. */
