@@ -45,15 +45,6 @@ export function Lookup({
       {nothing && (
         <Typography color="textSecondary">Nothing open and nobody by that name, number or amount.</Typography>
       )}
-      {fitting.data && received && !isZero(received) && fitting.data.items.length > 1 && (
-        <AllThatFits
-          fitting={fitting.data}
-          received={received}
-          draft={draft}
-          change={change}
-          readOnly={readOnly}
-        />
-      )}
       {customers.map((c) => (
         <Button
           key={c.id}
@@ -64,6 +55,15 @@ export function Lookup({
           <span>{count(c.openItems, "item")}</span>
         </Button>
       ))}
+      {fitting.data && received && !isZero(received) && fitting.data.items.length > 1 && (
+        <AllThatFits
+          fitting={fitting.data}
+          received={received}
+          draft={draft}
+          change={change}
+          readOnly={readOnly}
+        />
+      )}
       {items.map((item) => (
         <Box key={item.id} sx={{ display: "flex", alignItems: "center" }}>
           <Checkbox

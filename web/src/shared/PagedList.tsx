@@ -1,7 +1,7 @@
 /* eslint-disable react-hooks/incompatible-library -- the virtual list measures itself anew; nothing of it is memoised */
 import { Box, Button, TextField } from "@mui/material";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useRef, type ReactNode } from "react";
+import { useEffect, useRef, type ReactNode } from "react";
 import { Empty, Failed, Loading } from "./States";
 
 interface Props<T> {
@@ -41,6 +41,12 @@ export function PagedList<T>(props: Props<T>) {
       loadMore();
     }
   };
+  const count = rows?.length ?? 0;
+  useEffect(() => {
+    // whoever stands at the end already moves no more by himself
+    nearEnd();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each page that came
+  }, [count]);
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column", px: 3, pt: 2 }}>
       {(props.search || props.aside) && (

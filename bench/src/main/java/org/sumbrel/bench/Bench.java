@@ -20,8 +20,8 @@ public final class Bench {
 
   /**
    * {@code --quick} takes less than two minutes; {@code --wrong} lists what was wrong; {@code
-   * --files} measures reading and intake only; {@code --fit FILE} fits the engine's factors anew
-   * instead.
+   * --files} measures reading and intake only, {@code --desk} reads and posting on the big set;
+   * {@code --fit FILE} fits the engine's factors anew instead.
    */
   public static void main(String[] args) throws Exception {
     var given = List.of(args);
@@ -36,6 +36,10 @@ public final class Bench {
       files(report);
       return;
     }
+    if (given.contains("--desk")) {
+      report.desk(DeskRun.run(SERVER));
+      return;
+    }
     for (var profile : Profile.values()) {
       report.accuracy(Accuracy.measure(profile, quick ? 4_000 : 20_000, wrong));
     }
@@ -48,6 +52,7 @@ public final class Bench {
         Throughput.measure(quick ? List.of(1_000, 10_000) : List.of(1_000, 10_000, 100_000)));
     if (!quick) {
       files(report);
+      report.desk(DeskRun.run(SERVER));
       report.write(LATEST);
     }
   }

@@ -127,6 +127,19 @@ final class Report {
     results.put("intake", intake);
   }
 
+  void desk(DeskRun.Desk desk) {
+    for (var reads : desk.reads()) {
+      out.printf(
+          "%-22s %6d reads, 8 users at once: median %6.1f ms, p95 %6.1f ms%n",
+          reads.what(), reads.count(), reads.medianMs(), reads.p95Ms());
+    }
+    var run = desk.posting();
+    out.printf(
+        "run of %d: %.1f s, %.0f a second, %d refused%n",
+        run.lines(), run.seconds(), run.perSecond(), run.refused());
+    results.put("desk", desk);
+  }
+
   void write(Path file) throws IOException {
     Files.createDirectories(file.getParent());
     new ObjectMapper()

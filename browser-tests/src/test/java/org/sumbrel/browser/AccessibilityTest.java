@@ -23,9 +23,12 @@ class AccessibilityTest extends BrowserTest {
       List.of(
           "/waiting/desk",
           "/waiting/shelved",
+          "/waiting/find?q=oskar&what=SETTLED",
           "/arrived/intake",
           "/posted/customers",
           "/posted/settlements",
+          "/posted/runs",
+          "/posted/runs/new",
           "/posted/journal",
           "/posted/trial-balance",
           "/tied-out/cent-trail",
@@ -53,6 +56,14 @@ class AccessibilityTest extends BrowserTest {
             assertThat(page.getByText("Posting writes")).isVisible();
           }
           assertNothingSerious(view + " " + light);
+        }
+        page.navigate(sumbrel.address() + "/posted/customers");
+        page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("Café Tamarisk")).click();
+        for (var side : List.of("Items", "Account", "What paid what", "Settlements")) {
+          page.getByRole(AriaRole.TAB, new GetByRoleOptions().setName(side)).click();
+          assertThat(page.getByLabel("Loading", new GetByLabelOptions().setExact(true)))
+              .hasCount(0);
+          assertNothingSerious("a customer: " + side + " " + light);
         }
         page.navigate(sumbrel.address() + "/arrived/profiles");
         page.getByLabel("Sample to explain")

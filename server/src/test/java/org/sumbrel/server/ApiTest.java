@@ -15,7 +15,7 @@ import org.springframework.test.context.TestPropertySource;
 @AutoConfigureMockMvc
 @TestPropertySource(
     properties = {
-      "spring.datasource.url=jdbc:h2:mem:${random.uuid};DB_CLOSE_DELAY=-1;LOCK_TIMEOUT=4000",
+      "spring.datasource.url=jdbc:h2:mem:${random.uuid};DB_CLOSE_DELAY=-1;LOCK_TIMEOUT=1000",
       "spring.jpa.hibernate.ddl-auto=validate",
       "sumbrel.business-date=2026-05-29",
       "sumbrel.inbox=",

@@ -76,9 +76,10 @@ public class ItemSearch {
           cb.desc(i.get("issuedOn")),
           cb.desc(i.get("id")));
     } else if (newest) {
-      query.orderBy(cb.desc(i.get("issuedOn")), cb.desc(i.get("id")));
+      // the company, which is the same for all, so that an index gives the order, here and below
+      query.orderBy(cb.desc(i.get("companyId")), cb.desc(i.get("issuedOn")), cb.desc(i.get("id")));
     } else {
-      query.orderBy(cb.asc(i.get("id")));
+      query.orderBy(cb.asc(i.get("companyId")), cb.asc(i.get("id")));
     }
   }
 

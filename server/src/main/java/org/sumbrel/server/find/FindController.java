@@ -89,7 +89,8 @@ class FindController {
   record FoundPage(
       @NotNull List<Found> rows,
       String next,
-      @NotNull @Schema(description = "all that fits, by currency") List<Sum> sums,
+      @NotNull @Schema(description = "all that fits, by currency; with the first page only")
+          List<Sum> sums,
       @NotNull @Schema(description = "what of the line was not understood, a sentence each")
           List<String> problems) {}
 
@@ -129,10 +130,12 @@ class FindController {
       var found = entries.found(owner, line, skip, size + 1);
       var settled = settledBy.ofEntries(found.stream().map(BankEntryEntity::id).toList());
       var page = Page.of(found, size, e -> row(e, line, settled.get(e.id())), e -> more);
-      var sums =
-          entries.sums(owner, line).stream()
-              .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
-              .toList();
+      List<Sum> sums =
+          skip > 0
+              ? List.of()
+              : entries.sums(owner, line).stream()
+                  .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
+                  .toList();
       return new FoundPage(page.rows(), page.next(), sums, line.problems());
     }
     var which = what == What.OPEN ? Which.OPEN : Which.SETTLED;
@@ -146,10 +149,12 @@ class FindController {
             size,
             i -> row(i, names.getOrDefault(i.customerId(), ""), line, settled.get(i.id())),
             i -> more);
-    var sums =
-        items.sums(owner, owners, which, line).stream()
-            .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
-            .toList();
+    List<Sum> sums =
+        skip > 0
+            ? List.of()
+            : items.sums(owner, owners, which, line).stream()
+                .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
+                .toList();
     return new FoundPage(page.rows(), page.next(), sums, line.problems());
   }
 

@@ -11,7 +11,7 @@ interface JournalEntryRepository extends JpaRepository<JournalEntryEntity, Long>
       """
       select e from JournalEntryEntity e
       where e.companyId = :company and e.id < :before and (:q = '' or lower(e.text) like lower(concat('%', :q, '%')))
-      order by e.id desc
+      order by e.companyId desc, e.id desc
       """)
   List<JournalEntryEntity> page(Long company, String q, long before, Limit limit);
 

@@ -44,7 +44,9 @@ class SettlementSearch {
       all.add(
           cb.or(receiptFits(company, line, cb, query, s), itemFits(company, line, cb, query, s)));
     }
-    query.where(all.toArray(Predicate[]::new)).orderBy(cb.desc(s.get("id")));
+    query
+        .where(all.toArray(Predicate[]::new))
+        .orderBy(cb.desc(s.get("companyId")), cb.desc(s.get("id")));
     return rows.createQuery(query).setMaxResults(most).getResultList();
   }
 

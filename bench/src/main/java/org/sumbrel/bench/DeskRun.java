@@ -1,0 +1,148 @@
+package org.sumbrel.bench;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Executors;
+
+/**
+ * The desk on the big set (100,000 open items, 5,000 customers, 10,000 waiting entries): how long
+ * reads take with eight users at once, and how fast a run posts all that is clear.
+ */
+final class DeskRun {
+
+  private static final int USERS = 8;
+  private static final int ROUNDS = 25;
+  private static final int WARM_UP_ROUNDS = 6;
+  private static final int LOOK_EVERY_MS = 100;
+
+  /**
+   * Reads of one kind.
+   *
+   * @param medianMs half of them are faster
+   * @param p95Ms of a hundred, five are slower
+   */
+  record Reads(String what, int count, double medianMs, double p95Ms) {}
+
+  /** A run: lines posted in a second, from the call until the last line. */
+  record Posting(int lines, int refused, double seconds, double perSecond) {}
+
+  /** Both. */
+  record Desk(List<Reads> reads, Posting posting) {}
+
+  private final ServedSumbrel server;
+
+  private DeskRun(ServedSumbrel server) {
+    this.server = server;
+  }
+
+  static Desk run(Path jar) throws IOException, InterruptedException, ExecutionException {
+    try (var server = ServedSumbrel.start(jar, "--sumbrel.demo.big=true")) {
+      var desk = new DeskRun(server);
+      return new Desk(desk.reads(), desk.posting());
+    }
+  }
+
+  private Map<String, String> paths() throws IOException, InterruptedException {
+    var entry = server.get("/api/entries?limit=1").at("/rows/0/id").asText();
+    var customer = server.get("/api/open-items?limit=1").at("/rows/0/customerId").asText();
+    var paths = new LinkedHashMap<String, String>();
+    paths.put("queue, 100 rows", "/api/entries?limit=100&standing=TORN&standing=LEANING");
+    paths.put("queue, searched", "/api/entries?limit=100&q=bakery");
+    paths.put("one entry", "/api/entries/" + entry);
+    paths.put("one customer", "/api/customers/" + customer);
+    paths.put("account with balance", "/api/customers/" + customer + "/statement");
+    paths.put("what paid what", "/api/customers/" + customer + "/payments");
+    paths.put("customers, 100 rows", "/api/customers?limit=100");
+    paths.put("open items, 100 rows", "/api/open-items?limit=100");
+    paths.put("items by amount", "/api/open-items?limit=8&q=612.30");
+    paths.put("found: number", "/api/found?what=OPEN&limit=100&q=LB-1000042");
+    paths.put("found: month", "/api/found?what=OPEN&limit=100&q=may+600..700");
+    paths.put("found: entries", "/api/found?what=ENTRIES&limit=100&q=bakery");
+    paths.put("suggestions", "/api/search-suggestions?q=LB-10000");
+    paths.put("settlements", "/api/settlements?limit=60");
+    paths.put("flow of the day", "/api/flow");
+    paths.put("drafts", "/api/drafts");
+    paths.put("note marks", "/api/notes/marks");
+    paths.put("journal", "/api/journal-entries?limit=40");
+    return paths;
+  }
+
+  private List<Reads> reads() throws IOException, InterruptedException, ExecutionException {
+    var paths = paths();
+    round(paths, WARM_UP_ROUNDS);
+    var taken = round(paths, ROUNDS);
+    var reads = new ArrayList<Reads>();
+    var all = new ArrayList<Long>();
+    for (var what : paths.keySet()) {
+      reads.add(reads(what, taken.get(what)));
+      all.addAll(taken.get(what));
+    }
+    reads.add(reads("all together", all));
+    return reads;
+  }
+
+  private static Reads reads(String what, List<Long> nanos) {
+    var sorted = nanos.stream().mapToLong(Long::longValue).sorted().toArray();
+    return new Reads(
+        what,
+        sorted.length,
+        sorted[sorted.length / 2] / 1e6,
+        sorted[(int) Math.ceil(sorted.length * 0.95) - 1] / 1e6);
+  }
+
+  /** Each user asks for everything, one after the other, beginning at a place of his own. */
+  private Map<String, List<Long>> round(Map<String, String> paths, int rounds)
+      throws InterruptedException, ExecutionException {
+    var pool = Executors.newFixedThreadPool(USERS);
+    try {
+      var users = new ArrayList<Callable<Map<String, List<Long>>>>();
+      for (var user = 0; user < USERS; user++) {
+        var first = user * paths.size() / USERS;
+        users.add(() -> user(paths, first, rounds));
+      }
+      var taken = new LinkedHashMap<String, List<Long>>();
+      paths.keySet().forEach(what -> taken.put(what, new ArrayList<>()));
+      for (var one : pool.invokeAll(users)) {
+        one.get().forEach((what, nanos) -> taken.get(what).addAll(nanos));
+      }
+      return taken;
+    } finally {
+      pool.shutdown();
+    }
+  }
+
+  private Map<String, List<Long>> user(Map<String, String> paths, int first, int rounds)
+      throws IOException, InterruptedException {
+    var taken = new LinkedHashMap<String, List<Long>>();
+    var names = List.copyOf(paths.keySet());
+    for (var step = 0; step < rounds * names.size(); step++) {
+      var what = names.get((first + step) % names.size());
+      var begun = System.nanoTime();
+      server.get(paths.get(what));
+      taken.computeIfAbsent(what, w -> new ArrayList<>()).add(System.nanoTime() - begun);
+    }
+    return taken;
+  }
+
+  private Posting posting() throws IOException, InterruptedException {
+    var begun = System.nanoTime();
+    var run =
+        server.post(
+            "/api/runs", "{\"currency\":\"USD\",\"allClear\":true,\"except\":[],\"entryIds\":[]}");
+    var id = run.path("id").asText();
+    while (run.path("state").asText().equals("RUNNING")) {
+      Thread.sleep(LOOK_EVERY_MS);
+      run = server.get("/api/runs/" + id);
+    }
+    var seconds = (System.nanoTime() - begun) / 1e9;
+    var posted = run.path("posted").asInt();
+    return new Posting(
+        run.path("total").asInt(), run.path("refused").asInt(), seconds, posted / seconds);
+  }
+}

@@ -1,0 +1,56 @@
+package org.sumbrel.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page.GetByLabelOptions;
+import com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+/**
+ * A list of a hundred thousand rows: only those in sight are drawn, and more come as one scrolls.
+ */
+class LongListsTest extends DeskTest {
+
+  private static final int MANY = 100_000;
+  private static final int MOST_DRAWN = 60;
+
+  @Test
+  void scrollsThroughAHundredThousandOpenItems() {
+    signIn(page, "maren");
+    var rows =
+        IntStream.range(0, MANY)
+            .mapToObj(
+                n ->
+                    "QV-%06d,invoice,QV%d,Long list %d,2026-04-20,2026-05-20,USD,10.00,10.00"
+                        .formatted(n, n % 40, n % 40))
+            .collect(
+                Collectors.joining(
+                    "\n",
+                    "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open\n",
+                    "\n"));
+    page.navigate(sumbrel.address() + "/arrived/intake");
+    assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
+    drop(Dropped.text("many.csv", rows));
+    assertThat(page.getByText("100,000 records, 100,000 new").first())
+        .isVisible(new IsVisibleOptions().setTimeout(180_000));
+    page.navigate(sumbrel.address() + "/waiting/find?q=qv&what=OPEN");
+    assertThat(page.getByText("100,000 lines")).isVisible();
+    var list = page.getByLabel("Found", new GetByLabelOptions().setExact(true));
+    var items = list.getByRole(AriaRole.LISTITEM);
+    assertThat(items.first()).isVisible();
+    page.mouse().move(640, 500);
+    var deepest = 0;
+    for (var step = 0; step < 60; step++) {
+      page.mouse().wheel(0, 1_500);
+      // something stands there at every moment, and never the whole list
+      assertThat(items.first()).isVisible();
+      assertThat(items.count()).isBetween(5, MOST_DRAWN);
+      deepest = Math.max(deepest, Integer.parseInt(items.last().getAttribute("data-index")));
+    }
+    assertThat(deepest).isGreaterThan(600);
+  }
+}
