@@ -36,9 +36,9 @@ export default function FindView() {
   const what = (WHAT.find(([key]) => key === params.get("what"))?.[0] ?? "ENTRIES") as What;
   const [saving, setSaving] = useState(false);
   const found = {
-    ENTRIES: useFound("ENTRIES", q),
-    OPEN: useFound("OPEN", q),
-    SETTLED: useFound("SETTLED", q),
+    ENTRIES: useFound("ENTRIES", q, what === "ENTRIES"),
+    OPEN: useFound("OPEN", q, what === "OPEN"),
+    SETTLED: useFound("SETTLED", q, what === "SETTLED"),
   };
   const saved = useSavedSearches();
   const save = useSaveSearch();
@@ -86,22 +86,25 @@ export default function FindView() {
           <span className="figure">payer:</span> <span className="figure">ref:</span>{" "}
           <span className="figure">method:cheque</span>
         </Typography>
-        <Box role="tablist" aria-label="What to find" sx={{ display: "flex", gap: 0.5, mt: 1, ml: -1 }}>
-          {WHAT.map(([key, name]) => (
-            <Button
-              key={key}
-              role="tab"
-              aria-selected={key === what}
-              color={key === what ? "primary" : "inherit"}
-              onClick={() => ask(q, key)}
-              sx={{ fontWeight: key === what ? 700 : 400, px: 1 }}
-            >
-              {name}{" "}
-              <Box component="span" sx={{ ml: 0.75, color: "text.secondary", fontWeight: 400 }}>
-                {found[key].data?.pages[0]?.sums.reduce((n, sum) => n + sum.count, 0).toLocaleString() ?? "…"}
-              </Box>
-            </Button>
-          ))}
+        <Box sx={{ display: "flex", mt: 1 }}>
+          <Box role="tablist" aria-label="What to find" sx={{ display: "flex", gap: 0.5, ml: -1 }}>
+            {WHAT.map(([key, name]) => (
+              <Button
+                key={key}
+                role="tab"
+                aria-selected={key === what}
+                color={key === what ? "primary" : "inherit"}
+                onClick={() => ask(q, key)}
+                sx={{ fontWeight: key === what ? 700 : 400, px: 1 }}
+              >
+                {name}{" "}
+                <Box component="span" sx={{ ml: 0.75, color: "text.secondary", fontWeight: 400 }}>
+                  {found[key].data?.pages[0]?.sums.reduce((n, sum) => n + sum.count, 0).toLocaleString() ??
+                    "…"}
+                </Box>
+              </Button>
+            ))}
+          </Box>
           <Box role="status" sx={{ ml: "auto", alignSelf: "center", fontSize: 13 }}>
             {shown.data?.pages[0]?.sums.map((sum) => (
               <Box component="span" key={sum.amount.currency} sx={{ ml: 2 }}>

@@ -7,17 +7,18 @@ import {
 } from "@tanstack/react-query";
 import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
-import { watched } from "../shared/live";
+import { lookedAt } from "../shared/live";
 
 export type Found = Schemas["Found"];
 export type What = "ENTRIES" | "OPEN" | "SETTLED";
 
 /** What fits a search line, page by page. */
-export function useFound(what: What, q: string) {
+export function useFound(what: What, q: string, inSight = true) {
   const books = useBooks();
   return useInfiniteQuery({
     queryKey: ["found", books.company, what, q],
-    refetchInterval: watched,
+    // a search over everything is no small thing: only what is looked at is kept current, and not page after page
+    refetchInterval: inSight ? lookedAt : false,
     placeholderData: keepPreviousData,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) =>

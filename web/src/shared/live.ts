@@ -12,3 +12,11 @@ const PAGES_WATCHED = 5;
 export function watched(query: Paged): number | false {
   return (query.state.data?.pages.length ?? 0) <= PAGES_WATCHED ? OTHERS_WORK : false;
 }
+
+/** How often what was found is asked for again: a search over everything is no small thing. */
+const FOUND_ANEW = 10_000;
+
+/** The same for what was found by a search: while one looks at its first page. */
+export function lookedAt(query: Paged): number | false {
+  return (query.state.data?.pages.length ?? 0) <= 1 ? FOUND_ANEW : false;
+}

@@ -38,6 +38,8 @@ class CustomerTest extends DeskTest {
     var taken =
         region("Account")
             .getByRole(AriaRole.CHECKBOX, new Locator.GetByRoleOptions().setChecked(true));
+    assertThat(region("Remainder")).containsText(amount);
+    assertThat(region("Account").getByRole(AriaRole.CHECKBOX).first()).isVisible();
     while (taken.count() > 0) {
       taken.first().uncheck();
     }

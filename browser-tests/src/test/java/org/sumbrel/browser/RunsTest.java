@@ -153,10 +153,8 @@ class RunsTest extends BrowserTest {
     page.getByRole(
             AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^Continue with")))
         .click();
-    assertThat(
-            page.getByRole(
-                AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^Continue with"))))
-        .hasCount(0);
+    // the database writes behind by up to a second: only what went on for longer outlives a kill
+    assertThat(page.getByText(Pattern.compile("^[3-5]\\d\\d of \\d+ posted"))).isVisible();
     sumbrel.kill();
     sumbrel = sumbrel.again();
 
