@@ -77,7 +77,7 @@ export function PagedList<T>(props: Props<T>) {
       >
         <Box
           role={rows && rows.length > 0 ? "list" : undefined}
-          aria-label={props.label}
+          aria-label={rows && rows.length > 0 ? props.label : undefined}
           sx={{ height: virtual.getTotalSize(), position: "relative" }}
         >
           {virtual.getVirtualItems().map((place) => (

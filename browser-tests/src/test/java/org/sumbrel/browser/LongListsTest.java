@@ -17,7 +17,7 @@ class LongListsTest extends DeskTest {
 
   private static final int MANY = 100_000;
   private static final int MOST_DRAWN = 60;
-  private static final int DEEP = 800;
+  private static final int DEEP = 400;
 
   @Test
   void scrollsThroughAHundredThousandOpenItems() {
