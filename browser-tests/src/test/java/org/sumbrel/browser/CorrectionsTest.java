@@ -80,8 +80,8 @@ class CorrectionsTest extends DeskTest {
     take("QLS-2");
     page.getByLabel("Look for a payer, an item or an amount").press("Escape");
     post("231.90");
-    look("qls-2");
-    assertThat(region("Account")).containsText("settled");
+    page.navigate(sumbrel.address() + "/waiting/find?q=qls-2&what=SETTLED");
+    assertThat(page.getByText(Pattern.compile("^settled .* by QLShop"))).isVisible();
   }
 
   @Test

@@ -7,7 +7,6 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -41,27 +40,6 @@ class RunsTest extends BrowserTest {
     by.navigate(sumbrel.address());
     by.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(name).setExact(true)).click();
     assertThat(by.getByLabel("Flow of the day")).isVisible();
-  }
-
-  /** Calls the API as whoever is signed in there; the answer's JSON. */
-  private static Object call(Page by, String method, String path, String json) {
-    return by.evaluate(
-        """
-        async ({ method, path, json }) => {
-          const token = document.cookie.split("; ").find((c) => c.startsWith("XSRF-TOKEN=")).slice(11);
-          const headers = { "Content-Type": "application/json", "X-XSRF-TOKEN": token };
-          const answer = await fetch(path, { method, headers, body: method === "GET" ? undefined : json });
-          if (!answer.ok) throw new Error(await answer.text());
-          return answer.json();
-        }
-        """,
-        Map.of("method", method, "path", path, "json", json));
-  }
-
-  @SuppressWarnings("unchecked")
-  private static List<Map<String, Object>> rows(Page by, String path) {
-    return (List<Map<String, Object>>)
-        ((Map<String, Object>) call(by, "GET", path, "")).get("rows");
   }
 
   private void takesIn() throws Exception {
