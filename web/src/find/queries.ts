@@ -9,7 +9,7 @@ import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { lookedAt } from "../shared/live";
 
-export type Found = Schemas["Found"];
+export type Found = Schemas["SearchRow"];
 export type What = "ENTRIES" | "OPEN" | "SETTLED";
 
 /** What fits a search line, page by page. */

@@ -69,7 +69,7 @@ class FindController {
 
   record SettledView(@NotNull Long settlementId, @NotNull LocalDate on, @NotNull String payer) {}
 
-  record Found(
+  record SearchRow(
       @NotNull Long id,
       @NotNull LocalDate on,
       @NotNull String name,
@@ -86,8 +86,8 @@ class FindController {
 
   record Sum(@NotNull long count, @NotNull MoneyView amount) {}
 
-  record FoundPage(
-      @NotNull List<Found> rows,
+  record SearchPage(
+      @NotNull List<SearchRow> rows,
       String next,
       @NotNull @Schema(description = "all that fits, by currency; with the first page only")
           List<Sum> sums,
@@ -112,7 +112,7 @@ class FindController {
   @Operation(
       summary =
           "What fits a search line: words, -word, amounts (1,204.50, 1200..1300, gap:231.90), days (2026-05-12, may, before:, after:), payer:, ref:, method:")
-  FoundPage found(
+  SearchPage found(
       @RequestParam(required = false) Long company,
       @RequestParam What what,
       @RequestParam(required = false)
@@ -136,7 +136,7 @@ class FindController {
               : entries.sums(owner, line).stream()
                   .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
                   .toList();
-      return new FoundPage(page.rows(), page.next(), sums, line.problems());
+      return new SearchPage(page.rows(), page.next(), sums, line.problems());
     }
     var which = what == What.OPEN ? Which.OPEN : Which.SETTLED;
     var owners = customer == null ? null : customers.family(customer);
@@ -155,11 +155,11 @@ class FindController {
             : items.sums(owner, owners, which, line).stream()
                 .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
                 .toList();
-    return new FoundPage(page.rows(), page.next(), sums, line.problems());
+    return new SearchPage(page.rows(), page.next(), sums, line.problems());
   }
 
-  private static Found row(BankEntryEntity entry, SearchLine line, SettledBy.Settled settled) {
-    return new Found(
+  private static SearchRow row(BankEntryEntity entry, SearchLine line, SettledBy.Settled settled) {
+    return new SearchRow(
         entry.id(),
         entry.bookedOn(),
         entry.payerWords(),
@@ -174,9 +174,9 @@ class FindController {
         gap(line, entry.amount()));
   }
 
-  private static Found row(
+  private static SearchRow row(
       OpenItemEntity item, String customer, SearchLine line, SettledBy.Settled settled) {
-    return new Found(
+    return new SearchRow(
         item.id(),
         item.issuedOn(),
         customer,
