@@ -65,7 +65,8 @@ class CentTrailApiTest {
     var sum = BigDecimal.ZERO;
     for (var intake : trail.at("/intakes")) {
       var parts = BigDecimal.ZERO;
-      for (var part : List.of("/applied", "/onAccount", "/toAccounts", "/shelved", "/waiting")) {
+      for (var part :
+          List.of("/applied", "/onAccount", "/toAccounts", "/shelved", "/returned", "/waiting")) {
         parts = parts.add(amount(intake.at("/trail"), part));
       }
       assertThat(parts).isEqualByComparingTo(amount(intake.at("/trail"), "/arrived"));
