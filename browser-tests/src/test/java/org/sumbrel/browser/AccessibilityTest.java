@@ -61,6 +61,7 @@ class AccessibilityTest extends BrowserTest {
         page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("Café Tamarisk")).click();
         for (var side : List.of("Items", "Account", "What paid what", "Settlements")) {
           page.getByRole(AriaRole.TAB, new GetByRoleOptions().setName(side)).click();
+          page.mouse().move(5, 700);
           assertThat(page.getByLabel("Loading", new GetByLabelOptions().setExact(true)))
               .hasCount(0);
           assertNothingSerious("a customer: " + side + " " + light);
