@@ -105,7 +105,7 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
           <Typography sx={{ fontSize: 12, color: "text.secondary" }}>Receipts and credits</Typography>
           <span />
           <Typography sx={{ fontSize: 12, color: "text.secondary" }}>What they paid</Typography>
-          <Box role="list" aria-label="Receipts and credits">
+          <Box role={paying.length > 0 ? "list" : "group"} aria-label="Receipts and credits">
             {paying.map((p) => (
               <PayingRow
                 key={p.key}
@@ -143,7 +143,7 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
               );
             })}
           </Box>
-          <Box role="list" aria-label="What they paid">
+          <Box role={paid.length > 0 ? "list" : "group"} aria-label="What they paid">
             {paid.map((p, n) => (
               <PaidRow
                 key={p.itemId}
