@@ -17,7 +17,7 @@ export function Notes({ about }: { about: string }) {
   const found = notes.data ?? [];
   const shown = all ? found : found.slice(-SHOWN);
   return (
-    <Box component="section" aria-label="Notes">
+    <Box component="section" aria-label="What colleagues said">
       {found.length > shown.length && (
         <Button color="inherit" onClick={() => setAll(true)} sx={{ px: 0, py: 0, fontWeight: 400 }}>
           {found.length - shown.length} earlier

@@ -104,8 +104,8 @@ class CustomerTest extends DeskTest {
         .setInputFiles(
             new FilePayload("letter.pdf", "application/pdf", "%PDF-1.7 made up".getBytes()));
     button("^Ask$").click();
-    assertThat(region("Notes")).containsText("maren asks osric");
-    assertThat(region("Notes")).containsText("letter.pdf");
+    assertThat(region("What colleagues said")).containsText("maren asks osric");
+    assertThat(region("What colleagues said")).containsText("letter.pdf");
     assertThat(region("Queue").getByLabel("1 note, 1 question open")).isVisible();
 
     assertThat(button(colleague, "^Asked of you")).isVisible();
@@ -116,9 +116,9 @@ class CustomerTest extends DeskTest {
             AriaRole.MENUITEM, new GetByRoleOptions().setName(Pattern.compile("77.70 from QSAsk")))
         .click();
     assertThat(region(colleague, "Receipt")).containsText("qsask who is it");
-    region(colleague, "Notes").getByText("Done").click();
-    assertThat(region(colleague, "Notes")).containsText("done, osric");
-    assertThat(region("Notes")).containsText("done, osric");
+    region(colleague, "What colleagues said").getByText("Done").click();
+    assertThat(region(colleague, "What colleagues said")).containsText("done, osric");
+    assertThat(region("What colleagues said")).containsText("done, osric");
     colleague.context().close();
   }
 }
