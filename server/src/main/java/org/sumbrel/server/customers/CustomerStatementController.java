@@ -11,6 +11,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -18,7 +19,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.CustomerStatement;
@@ -50,6 +50,20 @@ class CustomerStatementController {
     this.clock = clock;
   }
 
+  /**
+   * Which statement.
+   *
+   * @param from the first day; three months back where none is given
+   * @param until the last day; today where none is given
+   * @param currency the company's where none is given
+   * @param branches whether those for whom the customer pays belong to it, as they do unless said
+   */
+  record Asked(LocalDate from, LocalDate until, String currency, Boolean branches) {
+    boolean withBranches() {
+      return branches == null || branches;
+    }
+  }
+
   record StatementLine(
       @NotNull LocalDate on,
       @NotNull String text,
@@ -71,13 +85,8 @@ class CustomerStatementController {
   @Operation(
       summary =
           "What moved on an account with the balance after each; the last three months where no days are given")
-  AccountStatementView statement(
-      @PathVariable Long id,
-      @RequestParam(required = false) LocalDate from,
-      @RequestParam(required = false) LocalDate until,
-      @RequestParam(required = false) String currency,
-      @RequestParam(defaultValue = "true") boolean branches) {
-    var statement = of(id, from, until, currency, branches);
+  AccountStatementView statement(@PathVariable Long id, @ParameterObject Asked asked) {
+    var statement = of(id, asked);
     return new AccountStatementView(
         statement.from(),
         statement.until(),
@@ -99,34 +108,16 @@ class CustomerStatementController {
 
   @GetMapping(value = "/api/customers/{id}/statement.pdf", produces = "application/pdf")
   @Operation(summary = "The statement as PDF, with what is open and its ageing")
-  ResponseEntity<byte[]> pdf(
-      @PathVariable Long id,
-      @RequestParam(required = false) LocalDate from,
-      @RequestParam(required = false) LocalDate until,
-      @RequestParam(required = false) String currency,
-      @RequestParam(defaultValue = "true") boolean branches)
+  ResponseEntity<byte[]> pdf(@PathVariable Long id, @ParameterObject Asked asked)
       throws IOException {
-    return file(
-        sheet(id, from, until, currency, branches),
-        "pdf",
-        MediaType.APPLICATION_PDF,
-        CustomerStatementPdf::write);
+    return file(sheet(id, asked), "pdf", MediaType.APPLICATION_PDF, CustomerStatementPdf::write);
   }
 
   @GetMapping(value = "/api/customers/{id}/statement.csv", produces = "text/csv")
   @Operation(summary = "The statement as CSV")
-  ResponseEntity<byte[]> csv(
-      @PathVariable Long id,
-      @RequestParam(required = false) LocalDate from,
-      @RequestParam(required = false) LocalDate until,
-      @RequestParam(required = false) String currency,
-      @RequestParam(defaultValue = "true") boolean branches)
+  ResponseEntity<byte[]> csv(@PathVariable Long id, @ParameterObject Asked asked)
       throws IOException {
-    return file(
-        sheet(id, from, until, currency, branches),
-        "csv",
-        new MediaType("text", "csv"),
-        CustomerStatementCsv::write);
+    return file(sheet(id, asked), "csv", new MediaType("text", "csv"), CustomerStatementCsv::write);
   }
 
   private interface Writer {
@@ -146,14 +137,13 @@ class CustomerStatementController {
         .body(out.toByteArray());
   }
 
-  private CustomerSheet sheet(
-      Long id, LocalDate from, LocalDate until, String currency, boolean branches) {
-    var statement = of(id, from, until, currency, branches);
+  private CustomerSheet sheet(Long id, Asked asked) {
+    var statement = of(id, asked);
     var unit = statement.opening().getCurrencyUnit();
     var company = customers.companyOf(id);
     var customer = customers.customer(company, id);
     var open =
-        (branches ? customers.openOfFamily(id) : customers.openOf(id))
+        (asked.withBranches() ? customers.openOfFamily(id) : customers.openOf(id))
             .stream()
                 .filter(i -> i.currency().equals(unit.getCode()))
                 .map(OpenItemEntity::toItem)
@@ -167,16 +157,16 @@ class CustomerStatementController {
         open);
   }
 
-  private CustomerStatement of(
-      Long id, LocalDate from, LocalDate until, String currency, boolean branches) {
-    var last = until == null ? LocalDate.now(clock) : until;
-    var first = from == null ? last.minusMonths(MONTHS_BACK).withDayOfMonth(1) : from;
+  private CustomerStatement of(Long id, Asked asked) {
+    var last = asked.until() == null ? LocalDate.now(clock) : asked.until();
+    var first =
+        asked.from() == null ? last.minusMonths(MONTHS_BACK).withDayOfMonth(1) : asked.from();
     if (first.isAfter(last)) {
       throw new BadRequest("A statement from " + first + " cannot end before, on " + last + ".");
     }
     var company = companies.company(customers.companyOf(id));
-    var unit = CurrencyUnit.of(currency == null ? company.currency() : currency);
-    var family = branches ? customers.family(id) : List.of(id);
+    var unit = CurrencyUnit.of(asked.currency() == null ? company.currency() : asked.currency());
+    var family = asked.withBranches() ? customers.family(id) : List.of(id);
     return CustomerStatement.of(unit, movements.of(family, unit), first, last);
   }
 }
