@@ -6,6 +6,7 @@ import { api, data, type Schemas } from "../api/client";
 import { LineField } from "../find/LineField";
 import { ItemLink } from "../settle/SettlementStrip";
 import { Amount } from "../shared/Amount";
+import { ColumnLine } from "../shared/Columns";
 import { count, onDayOfYear } from "../shared/dates";
 import { Failed, Loading } from "../shared/States";
 import { ItemTable } from "./ItemTable";
@@ -83,17 +84,7 @@ function Settled({ account, line }: { account: Account; line: string }) {
       </Typography>
       {rows.length === 0 && <Typography color="textSecondary">Nothing settled fits this line.</Typography>}
       {rows.map((row) => (
-        <Box
-          key={row.id}
-          sx={{
-            display: "grid",
-            gridTemplateColumns: "170px 120px 120px 1fr",
-            gap: 2,
-            py: 0.6,
-            borderBottom: 1,
-            borderColor: "divider",
-          }}
-        >
+        <ColumnLine key={row.id} columns="170px 120px 120px 1fr">
           <ItemLink id={row.id} number={row.number} />
           <span>{onDayOfYear(row.on)}</span>
           <Box sx={{ textAlign: "right" }}>
@@ -107,7 +98,7 @@ function Settled({ account, line }: { account: Account; line: string }) {
               </Link>
             )}
           </span>
-        </Box>
+        </ColumnLine>
       ))}
       {rows.length === 200 && (
         <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>

@@ -5,6 +5,7 @@ import { Link as RouterLink } from "react-router";
 import { api, data } from "../api/client";
 import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
+import { ColumnHead, ColumnLine } from "../shared/Columns";
 import { PagedList } from "../shared/PagedList";
 import { watched } from "../shared/live";
 
@@ -34,24 +35,12 @@ export default function CustomersView() {
       search={setQ}
       searchHint="name or number…"
       head={
-        <Box
-          sx={{
-            display: "grid",
-            gridTemplateColumns: COLUMNS,
-            gap: 2,
-            fontSize: 12,
-            color: "text.secondary",
-            pb: 0.5,
-            borderBottom: 1,
-            borderColor: "divider",
-            maxWidth: 900,
-          }}
-        >
+        <ColumnHead columns={COLUMNS} sx={{ maxWidth: 900 }}>
           <span>Number</span>
           <span>Customer</span>
           <Box sx={{ textAlign: "right" }}>Open items</Box>
           <Box sx={{ textAlign: "right" }}>Owes</Box>
-        </Box>
+        </ColumnHead>
       }
       rows={customers.data?.pages.flatMap((page) => page.rows)}
       rowKey={(c) => c.id}
@@ -63,17 +52,7 @@ export default function CustomersView() {
       loadMore={() => void customers.fetchNextPage()}
       empty={q ? "No customer by that name or number" : "No customers yet"}
       row={(c) => (
-        <Box
-          sx={{
-            display: "grid",
-            gridTemplateColumns: COLUMNS,
-            gap: 2,
-            py: 0.9,
-            borderBottom: 1,
-            borderColor: "divider",
-            maxWidth: 900,
-          }}
-        >
+        <ColumnLine columns={COLUMNS} sx={{ maxWidth: 900 }}>
           <span className="figure">{c.number}</span>
           <Link component={RouterLink} to={`/posted/customers/${c.id}`} underline="hover">
             {c.name}
@@ -91,7 +70,7 @@ export default function CustomersView() {
               </Box>
             ))}
           </Box>
-        </Box>
+        </ColumnLine>
       )}
     />
   );

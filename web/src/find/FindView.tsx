@@ -4,6 +4,7 @@ import { Link as RouterLink, useSearchParams } from "react-router";
 import { AskWords } from "../desk/AskWords";
 import { ITEM } from "../settle/words";
 import { Amount } from "../shared/Amount";
+import { ColumnHead, ColumnLine } from "../shared/Columns";
 import { count, onDayOfYear } from "../shared/dates";
 import { isZero } from "../shared/money";
 import { PagedList } from "../shared/PagedList";
@@ -151,18 +152,7 @@ export default function FindView() {
 
 function Head({ what, near }: { what: What; near: boolean }) {
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: COLUMNS,
-        gap: 1.5,
-        fontSize: 12,
-        color: "text.secondary",
-        pb: 0.5,
-        borderBottom: 1,
-        borderColor: "divider",
-      }}
-    >
+    <ColumnHead columns={COLUMNS}>
       <span>{what === "ENTRIES" ? "Booked" : "Issued"}</span>
       <span>{what === "ENTRIES" ? "Payer" : "Customer"}</span>
       <span>{what === "ENTRIES" ? "Cheque" : "Item"}</span>
@@ -170,7 +160,7 @@ function Head({ what, near }: { what: What; near: boolean }) {
       <Box sx={{ textAlign: "right" }}>{what === "ENTRIES" ? "Amount" : "Total"}</Box>
       <Box sx={{ textAlign: "right" }}>{near ? "Gap" : what === "ENTRIES" ? "" : "Open"}</Box>
       <span>What became of it</span>
-    </Box>
+    </ColumnHead>
   );
 }
 
@@ -178,17 +168,7 @@ function Line({ row, what, near }: { row: Found; what: What; near: boolean }) {
   const cut = { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" };
   const side = near ? row.gap : row.open;
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: COLUMNS,
-        gap: 1.5,
-        py: 0.8,
-        borderBottom: 1,
-        borderColor: "divider",
-        fontSize: 13.5,
-      }}
-    >
+    <ColumnLine columns={COLUMNS}>
       <span>{onDayOfYear(row.on)}</span>
       <Box sx={cut} title={row.name}>
         {row.customerId ? (
@@ -223,7 +203,7 @@ function Line({ row, what, near }: { row: Found; what: What; near: boolean }) {
       <Box sx={cut}>
         <Became row={row} />
       </Box>
-    </Box>
+    </ColumnLine>
   );
 }
 

@@ -5,6 +5,7 @@ import type { Money, Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { KEPT } from "../settle/words";
 import { Amount } from "../shared/Amount";
+import { ColumnHead, ColumnLine } from "../shared/Columns";
 import { count } from "../shared/dates";
 import { grouped, isZero, minor, ofMinor, positive } from "../shared/money";
 import { PagedList } from "../shared/PagedList";
@@ -158,24 +159,13 @@ export default function PrepareRunView() {
             </Typography>
           }
           head={
-            <Box
-              sx={{
-                display: "grid",
-                gridTemplateColumns: COLUMNS,
-                gap: 1.5,
-                fontSize: 12,
-                color: "text.secondary",
-                pb: 0.5,
-                borderBottom: 1,
-                borderColor: "divider",
-              }}
-            >
+            <ColumnHead columns={COLUMNS}>
               <span />
               <span>Payer</span>
               <Box sx={{ textAlign: "right" }}>Amount, {books.currency}</Box>
               <span>Pays</span>
               <span>Why</span>
-            </Box>
+            </ColumnHead>
           }
           rows={ready ? rows : undefined}
           rowKey={(row) => row.entryId}
@@ -202,18 +192,9 @@ export default function PrepareRunView() {
 
 function Line({ row, ticked, toggle }: { row: Candidate; ticked: boolean; toggle: () => void }) {
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: COLUMNS,
-        gap: 1.5,
-        alignItems: "center",
-        minHeight: 34,
-        borderBottom: 1,
-        borderColor: "divider",
-        fontSize: 13.5,
-        color: row.refusal ? "text.secondary" : undefined,
-      }}
+    <ColumnLine
+      columns={COLUMNS}
+      sx={{ alignItems: "center", minHeight: 34, py: 0, color: row.refusal ? "text.secondary" : undefined }}
     >
       <Checkbox
         size="small"
@@ -240,6 +221,6 @@ function Line({ row, ticked, toggle }: { row: Candidate; ticked: boolean; toggle
           row.why
         )}
       </Box>
-    </Box>
+    </ColumnLine>
   );
 }

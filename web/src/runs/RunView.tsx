@@ -4,6 +4,7 @@ import { Link as RouterLink, useParams } from "react-router";
 import { useBooks } from "../access/session";
 import { useRefresh } from "../desk/queries";
 import { Amount } from "../shared/Amount";
+import { ColumnLine } from "../shared/Columns";
 import { atMoment } from "../shared/dates";
 import { PagedList } from "../shared/PagedList";
 import { Failed, Loading } from "../shared/States";
@@ -149,17 +150,7 @@ function Progress({ run }: { run: Run }) {
 
 function Line({ line }: { line: RunLine }) {
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: COLUMNS,
-        gap: 2,
-        py: 0.75,
-        borderBottom: 1,
-        borderColor: "divider",
-        fontSize: 13.5,
-      }}
-    >
+    <ColumnLine columns={COLUMNS}>
       <Box className="figure" sx={{ color: "text.secondary" }}>
         {line.position}
       </Box>
@@ -186,6 +177,6 @@ function Line({ line }: { line: RunLine }) {
           </>
         )}
       </Box>
-    </Box>
+    </ColumnLine>
   );
 }

@@ -1,6 +1,7 @@
 import { Box, Link } from "@mui/material";
 import { Link as RouterLink } from "react-router";
 import { Amount } from "../shared/Amount";
+import { ColumnLine } from "../shared/Columns";
 import { atMoment } from "../shared/dates";
 import { PagedList } from "../shared/PagedList";
 import { useRuns } from "./queries";
@@ -23,16 +24,7 @@ export default function RunsView() {
       loadMore={() => void runs.fetchNextPage()}
       empty="No run yet: what stands clear is posted together from the desk (P)"
       row={(run) => (
-        <Box
-          sx={{
-            display: "grid",
-            gridTemplateColumns: "90px 170px 140px 1fr",
-            gap: 2,
-            py: 1,
-            borderBottom: 1,
-            borderColor: "divider",
-          }}
-        >
+        <ColumnLine columns="90px 170px 140px 1fr">
           <Link component={RouterLink} to={`/posted/runs/${run.id}`} underline="hover">
             Run {run.id}
           </Link>
@@ -43,7 +35,7 @@ export default function RunsView() {
             <Amount of={run.postedAmount} />
           </Box>
           <span>{inWords(run)}</span>
-        </Box>
+        </ColumnLine>
       )}
     />
   );
