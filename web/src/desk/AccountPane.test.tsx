@@ -163,7 +163,9 @@ describe("the account beside the receipt", () => {
           problems: ["“before:soon” is no day; write it like 2026-05-10, or a month like may."],
         },
       }),
-      "GET /api/found/open-items": () => ({ body: { items: fitting, more: false, sum: usd("220.15") } }),
+      "GET /api/found/open-items": () => ({
+        body: { items: fitting, more: false, sum: usd("220.15"), gap: usd("11.75") },
+      }),
     });
     const change = vi.fn();
     const { user, again } = show(pane(EMPTY, { change }));

@@ -4,7 +4,7 @@ import type { Money, Schemas } from "../api/client";
 import { useFitting, useFound } from "../find/queries";
 import { Amount } from "../shared/Amount";
 import { count, onDay } from "../shared/dates";
-import { isNegative, isZero, minor, ofMinor, positive } from "../shared/money";
+import { isNegative, isZero, positive } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 import type { AccountProps } from "./AccountPane";
 import { leaving, taking, takingAll, type Draft, type Item } from "./drafts";
@@ -23,7 +23,7 @@ export function Lookup({
   received,
 }: { q: string; pick: (customerId: number, item?: Item) => void } & AccountProps) {
   const found = useLookup(q);
-  const fitting = useFitting(q, received?.currency);
+  const fitting = useFitting(q, received);
   const settled = useFound("SETTLED", q);
   if (found.error) {
     return <Failed error={found.error} />;
@@ -128,7 +128,7 @@ function AllThatFits({
 }) {
   const taken = new Set(draft.applications.map((a) => a.itemId));
   const fresh = fitting.items.filter((item) => !taken.has(item.itemId));
-  const gap = ofMinor(minor(received) - minor(fitting.sum), received);
+  const gap = fitting.gap;
   const all = () =>
     change(
       takingAll(
@@ -154,8 +154,8 @@ function AllThatFits({
       <Typography variant="body2" role="status">
         {fitting.more ? "More than " : ""}
         {count(fitting.items.length, "item")} fit: <Amount of={fitting.sum} /> of <Amount of={received} />
-        {isZero(gap) && ", to the cent"}
-        {!isZero(gap) && (
+        {gap && isZero(gap) && ", to the cent"}
+        {gap && !isZero(gap) && (
           <>
             , <Amount of={positive(gap)} /> {isNegative(gap) ? "too much" : "too little"}
           </>

@@ -5,7 +5,7 @@ import {
   useQuery,
   useQueryClient,
 } from "@tanstack/react-query";
-import { api, data, type Schemas } from "../api/client";
+import { api, data, type Money, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { lookedAt } from "../shared/live";
 
@@ -31,17 +31,24 @@ export function useFound(what: What, q: string, inSight = true) {
   });
 }
 
-/** All open items that fit, to be taken at once. */
-export function useFitting(q: string, currency: string | undefined) {
+/** All open items that fit, to be taken at once, with how far they are from what arrived. */
+export function useFitting(q: string, received: Money | undefined) {
   const books = useBooks();
   return useQuery({
-    queryKey: ["found", books.company, "fitting", q, currency],
-    enabled: q.length > 1 && currency !== undefined,
+    queryKey: ["found", books.company, "fitting", q, received],
+    enabled: q.length > 1 && received !== undefined,
     placeholderData: keepPreviousData,
     queryFn: async () =>
       data(
         await api.GET("/api/found/open-items", {
-          params: { query: { company: books.company, currency: currency ?? "", q } },
+          params: {
+            query: {
+              company: books.company,
+              currency: received?.currency ?? "",
+              against: received?.amount,
+              q,
+            },
+          },
         }),
       ),
   });

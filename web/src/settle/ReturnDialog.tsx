@@ -3,10 +3,10 @@ import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { AskDialog } from "../shared/AskDialog";
 import { onDay } from "../shared/dates";
-import { grouped, minor, ofMinor, positive } from "../shared/money";
+import { grouped, isZero, positive } from "../shared/money";
 import { Loading } from "../shared/States";
 import { Why } from "./Correct";
-import { useReturn, useReturnCandidates, type Settlement } from "./queries";
+import { useReturn, useReturnCandidates, useReturnCost, type Settlement } from "./queries";
 
 type Debit = Schemas["DebitView"];
 
@@ -23,12 +23,10 @@ export function ReturnDialog({ settlement: s, close }: { settlement: Settlement;
 
   const debit = candidates.data?.find((d) => d.id === debitId);
   const fee = fees.data?.find((d) => d.id === feeId);
-  const cost = debit
-    ? ofMinor(-minor(debit.amount) - (fee ? minor(fee.amount) : 0) - minor(s.received), s.received)
-    : undefined;
-  const costs = cost !== undefined && minor(cost) > 0;
+  const cost = useReturnCost(entryId, debitId, feeId);
+  const costs = cost.data !== undefined && !isZero(cost.data);
   const customers = [...new Map(s.applications.map((a) => [a.customerId, a.customerName]))];
-  const ready = debit !== undefined && why.trim() !== "" && !take.isPending;
+  const ready = debit !== undefined && cost.data !== undefined && why.trim() !== "" && !take.isPending;
   const go = () => {
     if (ready) {
       take.mutate(
@@ -45,7 +43,7 @@ export function ReturnDialog({ settlement: s, close }: { settlement: Settlement;
   return (
     <AskDialog
       title={`${grouped(s.received)} from ${s.payer} came back`}
-      error={take.error ?? candidates.error}
+      error={take.error ?? cost.error ?? candidates.error}
       doing="Note the return"
       ready={ready}
       go={go}
@@ -96,10 +94,10 @@ export function ReturnDialog({ settlement: s, close }: { settlement: Settlement;
           </RadioGroup>
         </>
       )}
-      {costs && cost && (
+      {costs && cost.data && (
         <>
           <Typography variant="h3" sx={{ mt: 2 }}>
-            Who bears {grouped(cost)}
+            Who bears {grouped(cost.data)}
           </Typography>
           <RadioGroup
             aria-label="Who bears the fee"

@@ -47,6 +47,23 @@ export function useReturnCandidates(entryId: number, debit: number | null | unde
   });
 }
 
+/** What a return by these debits would cost; the server counts. */
+export function useReturnCost(entryId: number, debit: number | null, feeDebit: number) {
+  return useQuery({
+    queryKey: ["return-cost", entryId, debit, feeDebit],
+    enabled: debit !== null,
+    queryFn: async () =>
+      data(
+        await api.GET("/api/entries/{id}/return-cost", {
+          params: {
+            path: { id: entryId },
+            query: { debit: debit ?? 0, feeDebit: feeDebit === 0 ? undefined : feeDebit },
+          },
+        }),
+      ),
+  });
+}
+
 export function useReturn(entryId: number) {
   return useCorrection(async (body: Schemas["Return"]) =>
     data(await api.POST("/api/entries/{id}/return", { params: { path: { id: entryId } }, body })),

@@ -30,7 +30,19 @@ public record CustomerStatement(
    * @param amount never zero
    * @param settlementId what settled, where it was a settlement or its reversal; else null
    */
-  public record Movement(LocalDate on, String text, Money amount, Long settlementId) {}
+  public record Movement(LocalDate on, String text, Money amount, Long settlementId) {
+
+    /**
+     * A movement as the books have it: a receipt counts for the customer on the day on which it
+     * came, all else on the day on which it was written.
+     *
+     * @param receivedOn null where no money came
+     */
+    public static Movement of(
+        LocalDate receivedOn, LocalDate writtenOn, String text, Money amount, Long settlementId) {
+      return new Movement(receivedOn == null ? writtenOn : receivedOn, text, amount, settlementId);
+    }
+  }
 
   /** A movement with the balance after it. */
   public record Line(Movement movement, Money balance) {}

@@ -5,8 +5,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.Receipt;
 
 /**
@@ -53,6 +55,26 @@ public final class ReturnedReceipt {
           Map.of("received", received, "taken", takenBack.abs()));
     }
     return kept;
+  }
+
+  /**
+   * The item by which a customer owes what the return cost; due at once. It has no id yet.
+   *
+   * @param fee positive
+   */
+  public static Invoice chargedOn(Receipt receipt, Money fee, String customerId, LocalDate on) {
+    return new Invoice(
+        "new",
+        receipt.companyId(),
+        customerId,
+        "FEE-" + receipt.id(),
+        on,
+        on,
+        fee,
+        fee,
+        "",
+        "",
+        Optional.empty());
   }
 
   /** Those debits that may be the return of a receipt, likeliest first. */

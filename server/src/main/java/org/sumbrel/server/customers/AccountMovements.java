@@ -13,7 +13,7 @@ import org.sumbrel.core.receivables.CustomerStatement.Movement;
 
 /**
  * Everything that ever moved on customers' accounts, from the journal: so that the balance is what
- * the books say. A receipt counts on the day on which it came, all else on the day of its entry.
+ * the books say.
  */
 @Service
 @Transactional(readOnly = true)
@@ -35,7 +35,7 @@ class AccountMovements {
   List<Movement> of(Collection<Long> customers, CurrencyUnit currency) {
     return jdbc.sql(
             """
-            select coalesce(e.booked_on, j.booked_on) as counts_on, j.text, coalesce(s.id, r.id) as settlement_id,
+            select e.booked_on as received_on, j.booked_on as written_on, j.text, coalesce(s.id, r.id) as settlement_id,
               sum(l.amount_minor) as minor
             from journal_line l join journal_entry j on j.id = l.journal_entry_id
               join ledger_account a on a.id = l.ledger_account_id
@@ -49,8 +49,9 @@ class AccountMovements {
         .param("controls", CONTROLS)
         .query(
             (row, n) ->
-                new Movement(
-                    row.getObject("counts_on", LocalDate.class),
+                Movement.of(
+                    row.getObject("received_on", LocalDate.class),
+                    row.getObject("written_on", LocalDate.class),
                     row.getString("text"),
                     Money.ofMinor(currency, row.getLong("minor")),
                     row.getObject("settlement_id", Long.class)))

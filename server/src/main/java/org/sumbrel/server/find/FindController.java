@@ -104,7 +104,11 @@ class FindController {
   record Fitting(
       @NotNull @Schema(description = "at most 2,000, in one currency") List<FittingItem> items,
       @NotNull boolean more,
-      @NotNull MoneyView sum) {}
+      @NotNull MoneyView sum,
+      @Schema(
+              description =
+                  "the amount they are held against less their sum: positive where they are too little")
+          MoneyView gap) {}
 
   record SuggestionView(@NotNull String line, @NotNull String says) {}
 
@@ -211,6 +215,9 @@ class FindController {
   Fitting fitting(
       @RequestParam(required = false) Long company,
       @RequestParam String currency,
+      @RequestParam(required = false)
+          @Parameter(description = "a plain decimal, such as what arrived")
+          String against,
       @RequestParam(defaultValue = "") String q) {
     var unit = CurrencyUnit.of(currency);
     var line = SearchLine.read(q, LocalDate.now(clock));
@@ -221,6 +228,7 @@ class FindController {
             .limit(MOST_FITTING)
             .filter(i -> i.currency().equals(currency) && i.kind() != OpenItemEntity.Kind.REFUND)
             .toList();
+    var sum = Money.total(unit, kept.stream().map(OpenItemEntity::open).toList());
     return new Fitting(
         kept.stream()
             .map(
@@ -229,7 +237,10 @@ class FindController {
                         i.id(), i.number(), i.customerId(), MoneyView.of(i.open()), i.version()))
             .toList(),
         found.size() > MOST_FITTING,
-        MoneyView.of(Money.total(unit, kept.stream().map(OpenItemEntity::open).toList())));
+        MoneyView.of(sum),
+        against == null
+            ? null
+            : MoneyView.of(new MoneyView(against, currency).toMoney().minus(sum)));
   }
 
   @GetMapping("/api/search-suggestions")

@@ -72,6 +72,15 @@ class ReturnController {
     return found.stream().map(DebitView::of).toList();
   }
 
+  @GetMapping("/api/entries/{id}/return-cost")
+  @Operation(summary = "What a return by this debit, and this debit of its fee, would cost")
+  MoneyView cost(
+      @PathVariable Long id,
+      @RequestParam Long debit,
+      @RequestParam(required = false) Long feeDebit) {
+    return MoneyView.of(returns.cost(id, debit, feeDebit));
+  }
+
   @PostMapping("/api/entries/{id}/return")
   @Operation(
       summary =

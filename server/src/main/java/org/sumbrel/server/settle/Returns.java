@@ -10,7 +10,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.DayText;
-import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.settle.ReturnedReceipt;
 import org.sumbrel.core.settle.ReturnedReceipt.Debit;
 import org.sumbrel.server.access.Actor;
@@ -74,6 +73,21 @@ class Returns {
         debit.bookedOn(), debits(debit).stream().filter(d -> !d.key().equals(debitId)).toList());
   }
 
+  /** What a return by these debits would cost; the fee's debit may be null. */
+  @Transactional(readOnly = true)
+  Money cost(Long entryId, Long debitId, Long feeDebitId) {
+    return cost(credit(entryId), entries.entry(debitId), feeDebitId);
+  }
+
+  private Money cost(BankEntryEntity entry, BankEntryEntity debit, Long feeDebitId) {
+    return ReturnedReceipt.fee(
+        entry.amount(),
+        debit.amount(),
+        feeDebitId == null
+            ? Money.zero(entry.amount().getCurrencyUnit())
+            : entries.entry(feeDebitId).amount());
+  }
+
   private List<Debit> debits(BankEntryEntity entry) {
     return entries.debits(entry.bankAccountId(), entry.bookedOn()).stream()
         .map(d -> new Debit(d.id(), d.bookedOn(), d.amount(), d.payerName() + " " + d.remittance()))
@@ -96,10 +110,7 @@ class Returns {
     if (debitId.equals(feeDebitId)) {
       throw new BadRequest("The return and its fee are the same debit; choose the fee's own.");
     }
-    var none = Money.zero(entry.amount().getCurrencyUnit());
-    var fee =
-        ReturnedReceipt.fee(
-            entry.amount(), debit.amount(), feeDebit == null ? none : feeDebit.amount());
+    var fee = cost(entry, debit, feeDebitId);
     var settlement =
         settlements.findFirstByEntryIdAndStatus(entryId, SettlementEntity.Status.POSTED);
     settlement.ifPresent(s -> posting.reverse(s.id(), "Returned by the bank: " + reason, actor));
@@ -118,12 +129,12 @@ class Returns {
             reason,
             actor.name(),
             clock.instant());
-    cost(noted, entry, fee, chargedTo, actor);
+    charge(noted, entry, fee, chargedTo, actor);
     proposals.mark(entry.companyId());
     return returned.save(noted);
   }
 
-  private void cost(
+  private void charge(
       ReturnedReceiptEntity noted, BankEntryEntity entry, Money fee, Long chargedTo, Actor actor) {
     if (fee.isZero()) {
       noted.costs(fee, null, null);
@@ -140,22 +151,8 @@ class Returns {
         Optional.ofNullable(chargedTo).map(id -> customers.customer(company, id).id().toString());
     var item =
         debtor
-            .map(
-                owner ->
-                    customers.add(
-                        new Invoice(
-                            "new",
-                            company.toString(),
-                            owner,
-                            "FEE-" + entry.id(),
-                            today,
-                            today,
-                            fee,
-                            fee,
-                            "",
-                            "",
-                            Optional.empty()),
-                        (Long) null))
+            .map(owner -> ReturnedReceipt.chargedOn(entry.toReceipt(), fee, owner, today))
+            .map(owed -> customers.add(owed, (Long) null))
             .orElse(null);
     var bank = companies.bankAccount(entry.bankAccountId()).ledgerAccountId();
     var written =

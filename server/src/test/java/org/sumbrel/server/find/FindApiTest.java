@@ -134,11 +134,15 @@ class FindApiTest {
         expect(
                 200,
                 maren.get(
-                    "/api/found/open-items?currency=USD&q=" + "payer:machine 2026-05-12 -xslip-9"))
+                    "/api/found/open-items?currency=USD&against=246.70&q="
+                        + "payer:machine 2026-05-12 -xslip-9"))
             .body();
     assertThat(fitting.at("/items")).hasSize(9);
     assertThat(fitting.at("/sum/amount").asText()).isEqualTo("223.20");
     assertThat(fitting.at("/more").asBoolean()).isFalse();
+    assertThat(fitting.at("/gap/amount").asText()).isEqualTo("23.50");
+    assertThat(maren.get("/api/found/open-items?currency=USD&against=1.234&q=x").status())
+        .isEqualTo(400);
 
     var entry = new TestBooks(maren).credit("246.70", "CARD BATCH 0512");
     var parts = new ArrayList<String>();

@@ -200,6 +200,9 @@ class CorrectionApiTest {
     var fees = maren.get("/api/entries/" + entry + "/return-candidates?debit=" + debit).body();
     assertThat(fees.findValuesAsText("id")).contains(Long.toString(fee));
 
+    var cost = "/api/entries/" + entry + "/return-cost?debit=" + debit;
+    assertThat(expect(200, maren.get(cost)).text("/amount")).isEqualTo("0.00");
+    assertThat(maren.get(cost + "&feeDebit=" + fee).text("/amount")).isEqualTo("12.00");
     var made =
         expect(200, maren.post("/api/entries/" + entry + "/return", returned(debit, fee, owner)))
             .body();
