@@ -19,7 +19,9 @@ class CorrectionsTest extends DeskTest {
     // the suggestions lie over what is found
     page.getByLabel("payer, text or item number…").press("Escape");
     return page.getByLabel("Settlements", new GetByLabelOptions().setExact(true))
-        .getByRole(AriaRole.LISTITEM);
+        .getByRole(AriaRole.LISTITEM)
+        // those that do not fit may still stand there for a moment
+        .filter(new Locator.FilterOptions().setHasText(text));
   }
 
   private void correct(Locator strip, String how) {

@@ -1,13 +1,11 @@
 package org.sumbrel.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -15,21 +13,13 @@ import org.junit.jupiter.api.Test;
  * A clerk's first day from sign-in to a whole cent trail: with the mouse, and again with the
  * keyboard alone.
  */
-class FirstDayTest extends BrowserTest {
+class FirstDayTest extends FreshSumbrelTest {
 
   private static final Pattern CLEAR_POSTED = Pattern.compile("^(\\d+) of \\1 posted$");
-  private RunningSumbrel sumbrel;
 
   @BeforeEach
-  void start() throws Exception {
-    sumbrel = RunningSumbrel.withDemoBooks();
+  void comeIn() {
     page.navigate(sumbrel.address());
-  }
-
-  @AfterEach
-  void stop() {
-    sumbrel.close();
-    assertThat(scriptFailures).isEmpty();
   }
 
   private Locator button(String name) {

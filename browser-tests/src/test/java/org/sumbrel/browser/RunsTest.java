@@ -11,36 +11,15 @@ import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /**
  * Many drafts posted as one run: stopped, continued, killed in between, and what it could not post.
  */
-class RunsTest extends BrowserTest {
+class RunsTest extends FreshSumbrelTest {
 
   private static final int MANY = 500;
   private static final int REFUSED = 3;
-
-  private RunningSumbrel sumbrel;
-
-  @BeforeEach
-  void start() throws Exception {
-    sumbrel = RunningSumbrel.withDemoBooks();
-  }
-
-  @AfterEach
-  void stop() {
-    sumbrel.close();
-    assertThat(scriptFailures).isEmpty();
-  }
-
-  private void signIn(Page by, String name) {
-    by.navigate(sumbrel.address());
-    by.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(name).setExact(true)).click();
-    assertThat(by.getByLabel("Flow of the day")).isVisible();
-  }
 
   private void takesIn() throws Exception {
     var numbers = IntStream.range(0, MANY + REFUSED).boxed().toList();

@@ -12,31 +12,10 @@ import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /** Two people on one queue, somebody who may only look, and files that are broken. */
-class TwoPeopleTest extends BrowserTest {
-
-  private RunningSumbrel sumbrel;
-
-  @BeforeEach
-  void start() throws Exception {
-    sumbrel = RunningSumbrel.withDemoBooks();
-  }
-
-  @AfterEach
-  void stop() {
-    sumbrel.close();
-    assertThat(scriptFailures).isEmpty();
-  }
-
-  private void signIn(Page by, String name) {
-    by.navigate(sumbrel.address());
-    by.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(name).setExact(true)).click();
-    assertThat(by.getByLabel("Flow of the day")).isVisible();
-  }
+class TwoPeopleTest extends FreshSumbrelTest {
 
   private static Locator postButton(Page in) {
     return region(in, "Remainder")
