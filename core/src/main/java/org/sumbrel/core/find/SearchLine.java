@@ -9,10 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
-import org.joda.money.Money;
 import org.sumbrel.core.money.TypedAmount;
 
 /**
@@ -74,51 +72,46 @@ public record SearchLine(List<Term> terms, List<String> problems) {
 
   /** Whether something fits every term. */
   public boolean fits(Findable one) {
-    return terms.stream().allMatch(term -> fits(term, one));
+    return rule().test(one);
   }
 
-  private static boolean fits(Term term, Findable one) {
+  /** The rule that {@link #fits} goes by, for whoever holds many things against one line. */
+  public Predicate<Findable> rule() {
+    return terms.stream().map(SearchLine::rule).reduce(one -> true, Predicate::and);
+  }
+
+  private static Predicate<Findable> rule(Term term) {
     if (term instanceof Term.Word word) {
-      return all(one).anyMatch(contains(word.text())::apply);
+      return said(word.text());
     }
     if (term instanceof Term.Without without) {
-      return all(one).noneMatch(contains(without.text())::apply);
+      return said(without.text()).negate();
     }
     if (term instanceof Term.Figure figure) {
-      return one.amounts().stream().anyMatch(a -> size(a).compareTo(figure.amount().abs()) == 0)
-          || all(one).anyMatch(contains(figure.text())::apply);
+      var size = figure.amount().abs();
+      return new SizeBetween(size, size).or(said(figure.text()));
     }
     if (term instanceof Term.Between between) {
-      return one.amounts().stream().map(SearchLine::size).anyMatch(a -> inside(a, between));
+      return new SizeBetween(between.from(), between.until());
     }
     if (term instanceof Term.Days days) {
-      return (days.from() == null || !one.on().isBefore(days.from()))
-          && (days.until() == null || !one.on().isAfter(days.until()));
+      return one ->
+          (days.from() == null || !one.on().isBefore(days.from()))
+              && (days.until() == null || !one.on().isAfter(days.until()));
     }
     if (term instanceof Term.Payer payer) {
-      return one.names().stream().anyMatch(contains(payer.text())::apply);
+      return one -> one.names().contains(payer.text());
     }
     if (term instanceof Term.Reference reference) {
-      return one.references().stream().anyMatch(contains(reference.text())::apply);
+      return one -> one.references().contains(reference.text());
     }
-    return !(term instanceof Term.Paid paid) || one.paidBy().filter(paid.by()::equals).isPresent();
+    // an order leaves nothing out
+    return term instanceof Term.Paid paid ? one -> one.paidBy() == paid.by() : one -> true;
   }
 
-  private static Stream<String> all(Findable one) {
-    return Stream.of(one.names(), one.references(), one.told()).flatMap(List::stream);
-  }
-
-  private static Function<String, Boolean> contains(String text) {
-    return said -> said.toLowerCase(Locale.ROOT).contains(text);
-  }
-
-  private static BigDecimal size(Money amount) {
-    return amount.getAmount().abs();
-  }
-
-  private static boolean inside(BigDecimal amount, Term.Between between) {
-    return (between.from() == null || amount.compareTo(between.from()) >= 0)
-        && (between.until() == null || amount.compareTo(between.until()) <= 0);
+  private static Predicate<Findable> said(String text) {
+    return one ->
+        one.references().contains(text) || one.names().contains(text) || one.told().contains(text);
   }
 
   /** One reading of a line, token by token. */

@@ -20,7 +20,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class SearchLineTest {
 
   private static final Findable SLIP =
-      new Findable(
+      Findable.of(
           List.of("Chipfold"),
           List.of("SLIP-0512-014", "PO-7731"),
           List.of("card sale, torn sack"),

@@ -7,6 +7,7 @@ import jakarta.validation.constraints.NotNull;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -224,7 +225,7 @@ class CustomerController {
   @GetMapping("/api/open-items")
   @Operation(
       summary =
-          "Open items of a customer (with its branches), or found by number, order, customer or amount")
+          "Open items of a customer (with its branches), or found by a search line, oldest first")
   Page<OpenItemView> openItems(
       @RequestParam(required = false) Long company,
       @RequestParam(required = false) Long customer,
@@ -245,10 +246,21 @@ class CustomerController {
               .toList(),
           null);
     }
-    var found =
-        search.open(companies.company(company).id(), line, Page.cursor(cursor, 0), size + 1);
+    var found = search.open(companies.company(company).id(), line, afterItem(cursor), size + 1);
     var names = names(found.stream().map(OpenItemEntity::customerId).distinct().toList());
-    return Page.of(found, size, i -> view(i, names, today), i -> i.id().toString());
+    return Page.of(found, size, i -> view(i, names, today), i -> i.issuedOn() + "_" + i.id());
+  }
+
+  private static ItemSearch.After afterItem(String cursor) {
+    if (cursor == null || cursor.isBlank()) {
+      return new ItemSearch.After(LocalDate.MIN, 0);
+    }
+    try {
+      var parts = cursor.split("_");
+      return new ItemSearch.After(LocalDate.parse(parts[0]), Long.parseLong(parts[1]));
+    } catch (NumberFormatException | DateTimeParseException | ArrayIndexOutOfBoundsException e) {
+      throw new BadRequest("\"" + cursor + "\" is not a cursor that this list gave.");
+    }
   }
 
   @GetMapping("/api/open-items/{id}")
@@ -279,7 +291,7 @@ class CustomerController {
   }
 
   private static Findable findable(OpenItemEntity item, Map<Long, String> names) {
-    return new Findable(
+    return Findable.of(
         List.of(names.getOrDefault(item.customerId(), "")),
         List.of(item.number(), item.orderReference()),
         List.of(),

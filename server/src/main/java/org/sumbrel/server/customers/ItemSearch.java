@@ -1,27 +1,61 @@
 package org.sumbrel.server.customers;
 
-import jakarta.persistence.EntityManager;
-import jakarta.persistence.criteria.CommonAbstractCriteria;
-import jakarta.persistence.criteria.CriteriaBuilder;
-import jakarta.persistence.criteria.CriteriaQuery;
-import jakarta.persistence.criteria.Predicate;
-import jakarta.persistence.criteria.Root;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
-import org.springframework.stereotype.Repository;
+import java.util.function.Predicate;
+import org.joda.money.CurrencyUnit;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.sumbrel.core.find.Findable;
+import org.sumbrel.core.find.PaidBy;
 import org.sumbrel.core.find.SearchLine;
-import org.sumbrel.server.api.LinePredicates;
-import org.sumbrel.server.api.LinePredicates.Columns;
+import org.sumbrel.server.api.FoundSum;
+import org.sumbrel.server.changes.RowChanges;
+import org.sumbrel.server.changes.Shelf;
 
-/** Items of accounts, open and settled, that fit a search line. */
-@Repository
+/** Items of accounts, open and settled, that fit a search line; looked through in memory. */
+@Component
 public class ItemSearch {
 
-  private final EntityManager rows;
+  private static final String ROWS =
+      """
+      select id, company_id, customer_id, currency, total_minor, open_minor, number, order_reference,
+        creditor_reference, issued_on from open_item
+      """;
 
-  ItemSearch(EntityManager rows) {
-    this.rows = rows;
+  private final CustomerNames names;
+  private final OpenItemRepository items;
+  private final Shelf<Row> shelf;
+
+  ItemSearch(CustomerNames names, OpenItemRepository items, JdbcClient jdbc, RowChanges changes) {
+    this.names = names;
+    this.items = items;
+    this.shelf =
+        new Shelf<>(
+            changes,
+            "open_item",
+            Row::id,
+            Comparator.comparing(Row::on).thenComparing(Row::id).reversed(),
+            new Shelf.Source<>() {
+              @Override
+              public List<Row> all() {
+                return jdbc.sql(ROWS).query((row, n) -> row(row)).list();
+              }
+
+              @Override
+              public List<Row> some(Collection<Long> ids) {
+                return jdbc.sql(ROWS + "where id in (:ids)")
+                    .param("ids", List.copyOf(ids))
+                    .query((row, n) -> row(row))
+                    .list();
+              }
+            });
   }
 
   /** Which items are asked for. */
@@ -31,19 +65,91 @@ public class ItemSearch {
   }
 
   /**
-   * How many items fit, and what is open of them (of settled ones: what they were), in one
-   * currency.
+   * Items on one page, and all that fit.
+   *
+   * @param sums how many fit, and what is open of them (of settled ones: what they were)
    */
-  public record Sum(String currency, long count, long amountMinor) {}
+  public record Found(List<OpenItemEntity> page, List<FoundSum> sums) {}
 
-  /** Open items by id, a page at a time. */
-  List<OpenItemEntity> open(Long company, SearchLine line, long after, int most) {
-    var cb = rows.getCriteriaBuilder();
-    var query = cb.createQuery(OpenItemEntity.class);
-    var i = query.from(OpenItemEntity.class);
-    query.where(cb.gt(i.<Long>get("id"), after), of(company, Which.OPEN, line, cb, query, i));
-    order(company, Which.OPEN, line, cb, query, i, false);
-    return rows.createQuery(query).setMaxResults(most).getResultList();
+  /** Of an item what it is looked for by. */
+  private record Row(
+      long id,
+      long company,
+      long customer,
+      boolean open,
+      String currency,
+      long minor,
+      CustomerNames.Name name,
+      String references,
+      long[] sizes,
+      int digits,
+      LocalDate on)
+      implements Findable {
+
+    @Override
+    public String names() {
+      return name.words();
+    }
+
+    @Override
+    public String told() {
+      return "";
+    }
+
+    /** No money came by an item itself. */
+    @Override
+    public PaidBy paidBy() {
+      return null;
+    }
+  }
+
+  private Row row(ResultSet row) throws SQLException {
+    var total = row.getLong("total_minor");
+    var open = row.getLong("open_minor");
+    var currency = row.getString("currency").intern();
+    var customer = row.getLong("customer_id");
+    return new Row(
+        row.getLong("id"),
+        row.getLong("company_id"),
+        customer,
+        open != 0,
+        currency,
+        open == 0 ? total : open,
+        names.of(customer),
+        Findable.text(
+            row.getString("number"),
+            row.getString("order_reference"),
+            row.getString("creditor_reference")),
+        open == 0 || open == total
+            ? new long[] {Math.abs(total)}
+            : new long[] {Math.abs(open), Math.abs(total)},
+        CurrencyUnit.of(currency).getDecimalPlaces(),
+        row.getObject("issued_on", LocalDate.class));
+  }
+
+  private Shelf.Look<Row> look() {
+    names.refresh();
+    return shelf.look();
+  }
+
+  /** Where a page of {@link #open} ended. */
+  record After(LocalDate on, long id) {}
+
+  /** Open items, oldest first, a page at a time. */
+  List<OpenItemEntity> open(Long company, SearchLine line, After after, int most) {
+    var rows = look().rows();
+    var rule = line.rule();
+    var page = new ArrayList<Long>();
+    for (var n = rows.size() - 1; n >= 0 && page.size() < most; n--) {
+      var row = rows.get(n);
+      if (row.open()
+          && row.company() == company
+          && (row.on().isAfter(after.on()) || row.on().equals(after.on()) && row.id() > after.id())
+          && rule.test(row)) {
+        page.add(row.id());
+      }
+    }
+    return loaded(page);
   }
 
   /**
@@ -51,119 +157,40 @@ public class ItemSearch {
    *
    * @param owners whose items; null for all of the company
    */
-  public List<OpenItemEntity> found(
+  public Found found(
       Long company, Collection<Long> owners, Which which, SearchLine line, int skip, int most) {
-    var cb = rows.getCriteriaBuilder();
-    var query = cb.createQuery(OpenItemEntity.class);
-    var i = query.from(OpenItemEntity.class);
-    query.where(of(company, which, line, cb, query, i), ownedBy(owners, cb, i));
-    order(company, which, line, cb, query, i, true);
-    return rows.createQuery(query).setFirstResult(skip).setMaxResults(most).getResultList();
-  }
-
-  private static void order(
-      Long company,
-      Which which,
-      SearchLine line,
-      CriteriaBuilder cb,
-      CriteriaQuery<?> query,
-      Root<OpenItemEntity> i,
-      boolean newest) {
-    if (newest && line.near().isPresent()) {
-      var columns = columns(company, which, cb, query, i);
-      query.orderBy(
-          cb.asc(LinePredicates.distance(cb, columns, line.near().get())),
-          cb.desc(i.get("issuedOn")),
-          cb.desc(i.get("id")));
-    } else if (newest) {
-      // the company, which is the same for all, so that an index gives the order, here and below
-      query.orderBy(cb.desc(i.get("companyId")), cb.desc(i.get("issuedOn")), cb.desc(i.get("id")));
-    } else {
-      query.orderBy(cb.asc(i.get("companyId")), cb.asc(i.get("id")));
+    var sums = new FoundSum.Counting();
+    var fitting = new ArrayList<Row>();
+    var owned = owners == null ? null : new HashSet<>(owners);
+    var rule = line.rule();
+    for (var row : look().rows()) {
+      if (row.company() == company
+          && row.open() == (which == Which.OPEN)
+          && (owned == null || owned.contains(row.customer()))
+          && rule.test(row)) {
+        sums.add(row.currency(), row.minor());
+        fitting.add(row);
+      }
     }
+    line.near().ifPresent(near -> fitting.sort(Comparator.comparing(row -> row.distance(near))));
+    var page = fitting.stream().skip(skip).limit(most).map(Row::id).toList();
+    return new Found(loaded(page), sums.all());
   }
 
-  /** How many items fit, and what they come to. */
-  public List<Sum> sums(Long company, Collection<Long> owners, Which which, SearchLine line) {
-    var cb = rows.getCriteriaBuilder();
-    var query = cb.createQuery(Sum.class);
-    var i = query.from(OpenItemEntity.class);
-    query
-        .select(
-            cb.construct(
-                Sum.class,
-                i.<String>get("currency"),
-                cb.count(i),
-                cb.sum(i.<Long>get(which == Which.OPEN ? "openMinor" : "totalMinor"))))
-        .where(of(company, which, line, cb, query, i), ownedBy(owners, cb, i))
-        .groupBy(i.<String>get("currency"))
-        .orderBy(cb.asc(i.get("currency")));
-    return rows.createQuery(query).getResultList();
+  private List<OpenItemEntity> loaded(List<Long> ids) {
+    return Shelf.inOrder(ids, items.findAllById(ids), OpenItemEntity::id);
   }
 
-  private static Predicate ownedBy(
-      Collection<Long> owners, CriteriaBuilder cb, Root<OpenItemEntity> i) {
-    return owners == null ? cb.conjunction() : i.get("customerId").in(owners);
+  /** Whether an item of an id fits a line, whatever is open of it, for whoever asks about many. */
+  public Predicate<Long> fits(SearchLine line) {
+    look();
+    var rule = line.rule();
+    return id -> shelf.row(id).filter(rule).isPresent();
   }
 
-  private static Predicate of(
-      Long company,
-      Which which,
-      SearchLine line,
-      CriteriaBuilder cb,
-      CriteriaQuery<?> query,
-      Root<OpenItemEntity> i) {
-    var all = new ArrayList<Predicate>();
-    all.add(cb.equal(i.get("companyId"), company));
-    all.add(
-        which == Which.OPEN
-            ? cb.notEqual(i.get("openMinor"), 0L)
-            : cb.equal(i.get("openMinor"), 0L));
-    all.add(fits(company, which, line, cb, query, i));
-    return cb.and(all.toArray(Predicate[]::new));
-  }
-
-  /**
-   * Items that fit a line, for whoever asks within a query of his own.
-   *
-   * @param query that query
-   */
-  public static Predicate fits(
-      Long company,
-      Which which,
-      SearchLine line,
-      CriteriaBuilder cb,
-      CommonAbstractCriteria query,
-      Root<OpenItemEntity> i) {
-    return LinePredicates.of(line, cb, columns(company, which, cb, query, i));
-  }
-
-  private static Columns columns(
-      Long company,
-      Which which,
-      CriteriaBuilder cb,
-      CommonAbstractCriteria query,
-      Root<OpenItemEntity> i) {
-    return new Columns(
-        List.of(),
-        pattern -> {
-          var named = query.subquery(Long.class);
-          var c = named.from(CustomerEntity.class);
-          named
-              .select(c.get("id"))
-              .where(
-                  cb.equal(c.get("companyId"), company),
-                  cb.like(cb.lower(c.get("name")), pattern, '\\'));
-          return i.get("customerId").in(named);
-        },
-        List.of(i.get("number"), i.get("orderReference"), i.get("creditorReference")),
-        List.of(),
-        which == Which.OPEN
-            ? List.of(i.get("openMinor"), i.get("totalMinor"))
-            : List.of(i.get("totalMinor")),
-        i.get("currency"),
-        i.get("issuedOn"),
-        // no money came by an item itself
-        by -> cb.disjunction());
+  /** Whether an item of an id is a customer's. */
+  public Predicate<Long> of(Long customer) {
+    look();
+    return id -> shelf.row(id).filter(row -> row.customer() == customer).isPresent();
   }
 }

@@ -67,6 +67,7 @@ public class BankEntryEntity {
   private Status status;
 
   private int standingRank;
+  private Long leadCustomerId;
   private Long settledCustomerId;
 
   @Enumerated(EnumType.STRING)
@@ -194,8 +195,10 @@ public class BankEntryEntity {
     return told.isBlank() ? "Nobody named" : told;
   }
 
-  void stands(Standing standing) {
+  /** How its first explanation stands, and whom that names; null where nobody. */
+  void stands(Standing standing, Long lead) {
     standingRank = standing.ordinal();
+    leadCustomerId = lead;
   }
 
   /** Explained by a settlement, mostly for this customer (null where for several). */

@@ -223,9 +223,9 @@ class EntryController {
     var size = Page.limit(limit);
     var owner = companies.company(company).id();
     var asked = standing == null || standing.isEmpty() ? List.of(Standing.values()) : standing;
-    var ranks = asked.stream().map(Standing::ordinal).toList();
     var line = SearchLine.read(q, LocalDate.now(clock));
-    var found = search.queue(owner, status, ranks, line, after(cursor), size + 1);
+    var queue = search.queue(owner, status, asked, line, after(cursor), size + 1);
+    var found = queue.page();
     var thoughts = proposals.of(found.stream().map(BankEntryEntity::id).toList());
     var names =
         customers.names(
@@ -237,13 +237,13 @@ class EntryController {
     var page =
         Page.of(found, size, e -> row(e, thoughts.get(e.id()), names), EntryController::cursor);
     var groups =
-        search.groups(owner, status, ranks, line).stream()
+        queue.groups().stream()
             .map(
                 g ->
                     new StandingGroup(
-                        Standing.values()[g.standingRank()],
-                        g.count(),
-                        MoneyView.ofMinor(g.currency(), g.amountMinor())))
+                        g.standing(),
+                        g.sum().count(),
+                        MoneyView.ofMinor(g.sum().currency(), g.sum().amountMinor())))
             .toList();
     return new EntryPage(page.rows(), page.next(), groups, line.problems());
   }

@@ -1,217 +1,226 @@
 package org.sumbrel.server.desk;
 
-import jakarta.persistence.EntityManager;
-import jakarta.persistence.criteria.CommonAbstractCriteria;
-import jakarta.persistence.criteria.CriteriaBuilder;
-import jakarta.persistence.criteria.CriteriaQuery;
-import jakarta.persistence.criteria.Expression;
-import jakarta.persistence.criteria.Predicate;
-import jakarta.persistence.criteria.Root;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
-import org.springframework.stereotype.Repository;
+import java.util.Map;
+import java.util.function.Predicate;
+import org.joda.money.CurrencyUnit;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.sumbrel.core.find.Findable;
 import org.sumbrel.core.find.PaidBy;
 import org.sumbrel.core.find.SearchLine;
-import org.sumbrel.server.api.LinePredicates;
-import org.sumbrel.server.api.LinePredicates.Columns;
-import org.sumbrel.server.customers.CustomerEntity;
+import org.sumbrel.core.propose.Standing;
+import org.sumbrel.server.api.FoundSum;
+import org.sumbrel.server.changes.RowChanges;
+import org.sumbrel.server.changes.Shelf;
+import org.sumbrel.server.customers.CustomerNames;
+import org.sumbrel.server.desk.BankEntryEntity.Status;
 
-/** Bank entries that fit a search line. */
-@Repository
+/** Bank entries that fit a search line; looked through in memory. */
+@Component
 public class EntrySearch {
 
-  private final EntityManager rows;
+  private static final String ROWS =
+      """
+      select id, company_id, status, standing_rank, currency, amount_minor, booked_on, payer_name, remittance,
+        bank_text, payer_account, bank_reference, check_number,
+        coalesce(settled_customer_id, lead_customer_id) as customer_id from bank_entry
+      """;
 
-  EntrySearch(EntityManager rows) {
-    this.rows = rows;
+  private static final Comparator<Row> QUEUE =
+      Comparator.comparing(Row::standing).thenComparing(Row::on).thenComparing(Row::id);
+
+  private final CustomerNames names;
+  private final BankEntryRepository entries;
+  private final Shelf<Row> shelf;
+
+  EntrySearch(
+      CustomerNames names, BankEntryRepository entries, JdbcClient jdbc, RowChanges changes) {
+    this.names = names;
+    this.entries = entries;
+    this.shelf =
+        new Shelf<>(
+            changes,
+            "bank_entry",
+            Row::id,
+            Comparator.comparing(Row::on).thenComparing(Row::id).reversed(),
+            new Shelf.Source<>() {
+              @Override
+              public List<Row> all() {
+                return jdbc.sql(ROWS).query((row, n) -> row(row)).list();
+              }
+
+              @Override
+              public List<Row> some(Collection<Long> ids) {
+                return jdbc.sql(ROWS + "where id in (:ids)")
+                    .param("ids", List.copyOf(ids))
+                    .query((row, n) -> row(row))
+                    .list();
+              }
+            });
   }
 
-  /** How many entries stand so, and what they come to, by currency. */
-  record Group(int standingRank, String currency, long count, long amountMinor) {}
+  /** How many entries stand so, and what they come to. */
+  record Group(Standing standing, FoundSum sum) {}
 
-  /** How many entries fit, and what they come to, in one currency. */
-  public record Sum(String currency, long count, long amountMinor) {}
+  /**
+   * A page of the queue, and all that is in it.
+   *
+   * @param groups by standing, then currency
+   */
+  record Queue(List<BankEntryEntity> page, List<Group> groups) {}
+
+  /** Entries on one page, and what all that fit come to. */
+  public record Found(List<BankEntryEntity> page, List<FoundSum> sums) {}
 
   /** Where a page of the queue ended. */
   record After(int rank, LocalDate on, long id) {}
 
-  /** A page of the queue: by standing, booking date, id. */
-  List<BankEntryEntity> queue(
+  /**
+   * Of an entry what it is looked for by.
+   *
+   * @param payer the customer that it was settled for, or whom the first explanation names, so that
+   *     he can be looked for
+   */
+  private record Row(
+      long id,
+      long company,
+      Status status,
+      Standing standing,
+      String currency,
+      long minor,
+      String payerName,
+      CustomerNames.Name payer,
+      String references,
+      String told,
+      long[] sizes,
+      int digits,
+      LocalDate on,
+      PaidBy paidBy)
+      implements Findable {
+
+    @Override
+    public String names() {
+      return payer.words().isEmpty() ? payerName : payerName + "\n" + payer.words();
+    }
+  }
+
+  private Row row(ResultSet row) throws SQLException {
+    var currency = row.getString("currency").intern();
+    var minor = row.getLong("amount_minor");
+    var payerName = Findable.text(row.getString("payer_name"));
+    var cheque = row.getString("check_number");
+    var remittance = row.getString("remittance");
+    var told =
+        Findable.text(remittance, row.getString("bank_text"), row.getString("payer_account"));
+    return new Row(
+        row.getLong("id"),
+        row.getLong("company_id"),
+        Status.valueOf(row.getString("status")),
+        Standing.values()[row.getInt("standing_rank")],
+        currency,
+        minor,
+        payerName,
+        names.of(row.getObject("customer_id", Long.class)),
+        Findable.text(row.getString("bank_reference"), cheque, remittance),
+        told,
+        new long[] {Math.abs(minor)},
+        CurrencyUnit.of(currency).getDecimalPlaces(),
+        row.getObject("booked_on", LocalDate.class),
+        PaidBy.of(cheque, payerName + "\n" + told));
+  }
+
+  private Shelf.Look<Row> look() {
+    names.refresh();
+    return shelf.look();
+  }
+
+  /** A page of the queue, by standing, booking date, id. */
+  Queue queue(
       Long company,
-      BankEntryEntity.Status status,
-      Collection<Integer> ranks,
+      Status status,
+      Collection<Standing> standings,
       SearchLine line,
       After after,
       int most) {
-    var cb = rows.getCriteriaBuilder();
-    var query = cb.createQuery(BankEntryEntity.class);
-    var e = query.from(BankEntryEntity.class);
-    var rank = e.<Integer>get("standingRank");
-    var on = e.<LocalDate>get("bookedOn");
-    var id = e.<Long>get("id");
-    var later =
-        cb.or(
-            cb.gt(rank, after.rank()),
-            cb.and(
-                cb.equal(rank, after.rank()),
-                cb.or(
-                    cb.greaterThan(on, after.on()),
-                    cb.and(cb.equal(on, after.on()), cb.gt(id, after.id())))));
-    query
-        .where(inQueue(company, status, ranks, line, cb, query, e), later)
-        .orderBy(cb.asc(rank), cb.asc(on), cb.asc(id));
-    return rows.createQuery(query).setMaxResults(most).getResultList();
+    var rule = line.rule();
+    var page = new ArrayList<Long>();
+    Map<Standing, FoundSum.Counting> groups = new EnumMap<>(Standing.class);
+    for (var row : look().arranged(status, rows -> queued(rows, status))) {
+      if (row.company() == company && standings.contains(row.standing()) && rule.test(row)) {
+        groups
+            .computeIfAbsent(row.standing(), s -> new FoundSum.Counting())
+            .add(row.currency(), row.minor());
+        if (page.size() < most && isAfter(row, after)) {
+          page.add(row.id());
+        }
+      }
+    }
+    return new Queue(
+        loaded(page),
+        groups.entrySet().stream()
+            .flatMap(g -> g.getValue().all().stream().map(sum -> new Group(g.getKey(), sum)))
+            .toList());
   }
 
-  List<Group> groups(
-      Long company, BankEntryEntity.Status status, Collection<Integer> ranks, SearchLine line) {
-    var cb = rows.getCriteriaBuilder();
-    var query = cb.createQuery(Group.class);
-    var e = query.from(BankEntryEntity.class);
-    var rank = e.<Integer>get("standingRank");
-    var currency = e.<String>get("currency");
-    query
-        .select(
-            cb.construct(
-                Group.class, rank, currency, cb.count(e), cb.sum(e.<Long>get("amountMinor"))))
-        .where(inQueue(company, status, ranks, line, cb, query, e))
-        .groupBy(rank, currency)
-        .orderBy(cb.asc(rank), cb.asc(currency));
-    return rows.createQuery(query).getResultList();
+  private static List<Row> queued(List<Row> rows, Status status) {
+    return rows.stream().filter(row -> row.status() == status).sorted(QUEUE).toList();
   }
 
-  private Predicate inQueue(
-      Long company,
-      BankEntryEntity.Status status,
-      Collection<Integer> ranks,
-      SearchLine line,
-      CriteriaBuilder cb,
-      CriteriaQuery<?> query,
-      Root<BankEntryEntity> e) {
-    return cb.and(
-        cb.equal(e.get("companyId"), company),
-        cb.equal(e.get("status"), status),
-        e.get("standingRank").in(ranks),
-        fits(company, line, cb, query, e));
+  private static boolean isAfter(Row row, After after) {
+    var rank = Integer.compare(row.standing().ordinal(), after.rank());
+    var day = row.on().compareTo(after.on());
+    return rank > 0 || rank == 0 && (day > 0 || day == 0 && row.id() > after.id());
   }
 
   /** Entries of any age and state, nearest to a figure or newest first. */
-  public List<BankEntryEntity> found(Long company, SearchLine line, int skip, int most) {
-    var cb = rows.getCriteriaBuilder();
-    var query = cb.createQuery(BankEntryEntity.class);
-    var e = query.from(BankEntryEntity.class);
-    query.where(ofAnyAge(company, line, cb, query, e));
-    if (line.near().isPresent()) {
-      var columns = columns(company, cb, query, e);
-      query.orderBy(
-          cb.asc(LinePredicates.distance(cb, columns, line.near().get())),
-          cb.desc(e.get("bookedOn")),
-          cb.desc(e.get("id")));
-    } else {
-      query.orderBy(cb.desc(e.get("bookedOn")), cb.desc(e.get("id")));
+  public Found found(Long company, SearchLine line, int skip, int most) {
+    var rule = line.rule();
+    var sums = new FoundSum.Counting();
+    var fitting = new ArrayList<Row>();
+    for (var row : look().rows()) {
+      if (row.company() == company && row.status() != Status.WITHDRAWN && rule.test(row)) {
+        sums.add(row.currency(), row.minor());
+        fitting.add(row);
+      }
     }
-    return rows.createQuery(query).setFirstResult(skip).setMaxResults(most).getResultList();
+    line.near().ifPresent(near -> fitting.sort(Comparator.comparing(row -> row.distance(near))));
+    return new Found(
+        loaded(fitting.stream().skip(skip).limit(most).map(Row::id).toList()), sums.all());
   }
 
-  /** How many entries of any age fit, and what they come to. */
-  public List<Sum> sums(Long company, SearchLine line) {
-    var cb = rows.getCriteriaBuilder();
-    var query = cb.createQuery(Sum.class);
-    var e = query.from(BankEntryEntity.class);
-    query
-        .select(
-            cb.construct(
-                Sum.class,
-                e.<String>get("currency"),
-                cb.count(e),
-                cb.sum(e.<Long>get("amountMinor"))))
-        .where(ofAnyAge(company, line, cb, query, e))
-        .groupBy(e.<String>get("currency"))
-        .orderBy(cb.asc(e.get("currency")));
-    return rows.createQuery(query).getResultList();
+  private List<BankEntryEntity> loaded(List<Long> ids) {
+    return Shelf.inOrder(ids, entries.findAllById(ids), BankEntryEntity::id);
   }
 
-  private Predicate ofAnyAge(
-      Long company,
-      SearchLine line,
-      CriteriaBuilder cb,
-      CriteriaQuery<?> query,
-      Root<BankEntryEntity> e) {
-    return cb.and(
-        cb.equal(e.get("companyId"), company),
-        cb.notEqual(e.get("status"), BankEntryEntity.Status.WITHDRAWN),
-        fits(company, line, cb, query, e));
+  /** How many entries of a currency stand so and are not older, and what they come to. */
+  public FoundSum count(Long company, CurrencyUnit currency, Status status, LocalDate from) {
+    var code = currency.getCode();
+    var count = 0L;
+    var minor = 0L;
+    for (var row : look().rows()) {
+      if (row.on().isBefore(from)) {
+        break;
+      }
+      if (row.company() == company && row.status() == status && row.currency().equals(code)) {
+        count++;
+        minor = Math.addExact(minor, row.minor());
+      }
+    }
+    return new FoundSum(code, count, minor);
   }
 
-  /**
-   * Entries that fit a line, for whoever asks within a query of his own.
-   *
-   * @param query that query
-   */
-  public static Predicate fits(
-      Long company,
-      SearchLine line,
-      CriteriaBuilder cb,
-      CommonAbstractCriteria query,
-      Root<BankEntryEntity> e) {
-    return LinePredicates.of(line, cb, columns(company, cb, query, e));
-  }
-
-  private static Columns columns(
-      Long company, CriteriaBuilder cb, CommonAbstractCriteria query, Root<BankEntryEntity> e) {
-    var told =
-        List.<Expression<String>>of(e.get("remittance"), e.get("bankText"), e.get("payerAccount"));
-    return new Columns(
-        List.of(e.get("payerName")),
-        pattern -> proposedPayer(company, pattern, cb, query, e),
-        List.of(e.get("bankReference"), e.get("checkNumber"), e.get("remittance")),
-        told,
-        List.of(e.get("amountMinor")),
-        e.get("currency"),
-        e.get("bookedOn"),
-        by -> paid(by, cb, e, told));
-  }
-
-  /** Whom the first explanation names stands in the queue, so he can be looked for. */
-  private static Predicate proposedPayer(
-      Long company,
-      String pattern,
-      CriteriaBuilder cb,
-      CommonAbstractCriteria query,
-      Root<BankEntryEntity> e) {
-    var named = query.subquery(Long.class);
-    var p = named.from(ProposalEntity.class);
-    var c = named.from(CustomerEntity.class);
-    named
-        .select(p.get("entryId"))
-        .where(
-            cb.equal(p.get("companyId"), company),
-            cb.equal(c.get("id"), p.get("payerId")),
-            cb.like(cb.lower(c.get("name")), pattern, '\\'));
-    return e.get("id").in(named);
-  }
-
-  /** As {@link PaidBy#of} has it. */
-  private static Predicate paid(
-      PaidBy by, CriteriaBuilder cb, Root<BankEntryEntity> e, List<Expression<String>> told) {
-    var cheque = cb.notEqual(cb.trim(e.<String>get("checkNumber")), "");
-    var cash = says("%cash%", cb, e, told);
-    var card = says("%card%", cb, e, told);
-    return switch (by) {
-      case CHEQUE -> cheque;
-      case CASH -> cb.and(cb.not(cheque), cash);
-      case CARD -> cb.and(cb.not(cheque), cb.not(cash), card);
-      case TRANSFER -> cb.and(cb.not(cheque), cb.not(cash), cb.not(card));
-    };
-  }
-
-  private static Predicate says(
-      String pattern, CriteriaBuilder cb, Root<BankEntryEntity> e, List<Expression<String>> told) {
-    var ways = new ArrayList<Predicate>();
-    ways.add(cb.like(cb.lower(e.get("payerName")), pattern));
-    told.forEach(t -> ways.add(cb.like(cb.lower(t), pattern)));
-    return cb.or(ways.toArray(Predicate[]::new));
+  /** Whether an entry of an id fits a line, for whoever asks about many. */
+  public Predicate<Long> fits(SearchLine line) {
+    look();
+    var rule = line.rule();
+    return id -> id != null && shelf.row(id).filter(rule).isPresent();
   }
 }

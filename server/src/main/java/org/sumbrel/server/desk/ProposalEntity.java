@@ -12,24 +12,18 @@ class ProposalEntity implements Persistable<Long> {
 
   @Id private Long entryId;
   private Long companyId;
-  private Long payerId;
   private String body;
 
   protected ProposalEntity() {}
 
-  ProposalEntity(Long entryId, Long companyId, Long payerId, String body) {
+  ProposalEntity(Long entryId, Long companyId, String body) {
     this.entryId = entryId;
     this.companyId = companyId;
-    this.payerId = payerId;
     this.body = body;
   }
 
   Long entryId() {
     return entryId;
-  }
-
-  Long payerId() {
-    return payerId;
   }
 
   String body() {

@@ -96,8 +96,8 @@ public class Proposals {
     for (var result : engine.propose(waiting.stream().map(BankEntryEntity::toReceipt).toList())) {
       var entry = byId.get(result.receiptId());
       var stored = StoredProposals.of(result);
-      entry.stands(result.standing());
-      proposals.save(new ProposalEntity(entry.id(), companyId, stored.lead(), write(stored)));
+      entry.stands(result.standing(), stored.lead());
+      proposals.save(new ProposalEntity(entry.id(), companyId, write(stored)));
     }
   }
 

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.core.find.Suggestions;
+import org.sumbrel.server.api.FoundSum;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
@@ -132,34 +133,31 @@ class FindController {
     var more = Integer.toString(skip + size);
     if (what == What.ENTRIES) {
       var found = entries.found(owner, line, skip, size + 1);
-      var settled = settledBy.ofEntries(found.stream().map(BankEntryEntity::id).toList());
-      var page = Page.of(found, size, e -> row(e, line, settled.get(e.id())), e -> more);
-      List<Sum> sums =
-          skip > 0
-              ? List.of()
-              : entries.sums(owner, line).stream()
-                  .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
-                  .toList();
-      return new SearchPage(page.rows(), page.next(), sums, line.problems());
+      var settled = settledBy.ofEntries(found.page().stream().map(BankEntryEntity::id).toList());
+      var page = Page.of(found.page(), size, e -> row(e, line, settled.get(e.id())), e -> more);
+      return new SearchPage(page.rows(), page.next(), sums(found.sums(), skip), line.problems());
     }
     var which = what == What.OPEN ? Which.OPEN : Which.SETTLED;
     var owners = customer == null ? null : customers.family(customer);
     var found = items.found(owner, owners, which, line, skip, size + 1);
-    var settled = settledBy.ofItems(found.stream().map(OpenItemEntity::id).toList());
-    var names = customers.names(found.stream().map(OpenItemEntity::customerId).distinct().toList());
+    var rows = found.page();
+    var settled = settledBy.ofItems(rows.stream().map(OpenItemEntity::id).toList());
+    var names = customers.names(rows.stream().map(OpenItemEntity::customerId).distinct().toList());
     var page =
         Page.of(
-            found,
+            rows,
             size,
             i -> row(i, names.getOrDefault(i.customerId(), ""), line, settled.get(i.id())),
             i -> more);
-    List<Sum> sums =
-        skip > 0
-            ? List.of()
-            : items.sums(owner, owners, which, line).stream()
-                .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
-                .toList();
-    return new SearchPage(page.rows(), page.next(), sums, line.problems());
+    return new SearchPage(page.rows(), page.next(), sums(found.sums(), skip), line.problems());
+  }
+
+  private static List<Sum> sums(List<FoundSum> all, int skip) {
+    return skip > 0
+        ? List.of()
+        : all.stream()
+            .map(s -> new Sum(s.count(), MoneyView.ofMinor(s.currency(), s.amountMinor())))
+            .toList();
   }
 
   private static SearchRow row(BankEntryEntity entry, SearchLine line, SettledBy.Settled settled) {
@@ -222,7 +220,9 @@ class FindController {
     var unit = CurrencyUnit.of(currency);
     var line = SearchLine.read(q, LocalDate.now(clock));
     var found =
-        items.found(companies.company(company).id(), null, Which.OPEN, line, 0, MOST_FITTING + 1);
+        items
+            .found(companies.company(company).id(), null, Which.OPEN, line, 0, MOST_FITTING + 1)
+            .page();
     var kept =
         found.stream()
             .limit(MOST_FITTING)

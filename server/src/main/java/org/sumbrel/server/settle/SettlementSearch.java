@@ -1,27 +1,95 @@
 package org.sumbrel.server.settle;
 
-import jakarta.persistence.EntityManager;
-import jakarta.persistence.criteria.CriteriaBuilder;
-import jakarta.persistence.criteria.CriteriaQuery;
-import jakarta.persistence.criteria.Predicate;
-import jakarta.persistence.criteria.Root;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
-import org.springframework.stereotype.Repository;
+import java.util.Objects;
+import java.util.function.Predicate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
 import org.sumbrel.core.find.SearchLine;
+import org.sumbrel.server.changes.RowChanges;
+import org.sumbrel.server.changes.Shelf;
 import org.sumbrel.server.customers.ItemSearch;
-import org.sumbrel.server.customers.OpenItemEntity;
-import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.EntrySearch;
 
 /** Settlements of a customer, and those whose money or one of whose items fits a search line. */
-@Repository
+@Component
 class SettlementSearch {
 
-  private final EntityManager rows;
+  private static final String ROWS =
+      "select id, company_id, entry_id, on_account_customer_id, account_of_id from settlement";
+  private static final String ITEMS = "select settlement_id, item_id from settlement_application";
 
-  SettlementSearch(EntityManager rows) {
-    this.rows = rows;
+  private final EntrySearch entries;
+  private final ItemSearch items;
+  private final SettlementRepository settlements;
+  private final JdbcClient jdbc;
+  private final Shelf<Row> shelf;
+
+  SettlementSearch(
+      EntrySearch entries,
+      ItemSearch items,
+      SettlementRepository settlements,
+      JdbcClient jdbc,
+      RowChanges changes) {
+    this.entries = entries;
+    this.items = items;
+    this.settlements = settlements;
+    this.jdbc = jdbc;
+    this.shelf =
+        new Shelf<>(
+            changes,
+            "settlement",
+            Row::id,
+            Comparator.comparing(Row::id).reversed(),
+            new Shelf.Source<>() {
+              @Override
+              public List<Row> all() {
+                return rows("", "", List.of());
+              }
+
+              @Override
+              public List<Row> some(Collection<Long> ids) {
+                return rows(" where id in (:ids)", " where settlement_id in (:ids)", ids);
+              }
+            });
+  }
+
+  /** Of a settlement what never changes of it: what paid, what it paid, whose it is. */
+  private record Row(
+      long id, long company, Long entry, Long onAccountOf, Long accountOf, long[] items) {}
+
+  private List<Row> rows(String some, String ofSome, Collection<Long> ids) {
+    var applied = new HashMap<Long, long[]>();
+    jdbc.sql(ITEMS + ofSome)
+        .param("ids", List.copyOf(ids))
+        .query(
+            row -> {
+              applied.merge(
+                  row.getLong(1), new long[] {row.getLong(2)}, SettlementSearch::together);
+            });
+    return jdbc.sql(ROWS + some)
+        .param("ids", List.copyOf(ids))
+        .query(
+            (row, n) ->
+                new Row(
+                    row.getLong("id"),
+                    row.getLong("company_id"),
+                    row.getObject("entry_id", Long.class),
+                    row.getObject("on_account_customer_id", Long.class),
+                    row.getObject("account_of_id", Long.class),
+                    applied.getOrDefault(row.getLong("id"), new long[0])))
+        .list();
+  }
+
+  private static long[] together(long[] some, long[] more) {
+    var both = Arrays.copyOf(some, some.length + more.length);
+    System.arraycopy(more, 0, both, some.length, more.length);
+    return both;
   }
 
   /**
@@ -31,70 +99,38 @@ class SettlementSearch {
    * @param before the id where the page before ended
    */
   List<SettlementEntity> page(Long company, Long customer, SearchLine line, long before, int most) {
-    var cb = rows.getCriteriaBuilder();
-    var query = cb.createQuery(SettlementEntity.class);
-    var s = query.from(SettlementEntity.class);
-    var all = new ArrayList<Predicate>();
-    all.add(cb.equal(s.get("companyId"), company));
-    all.add(cb.lt(s.<Long>get("id"), before));
-    if (customer != null) {
-      all.add(ofCustomer(customer, cb, query, s));
-    }
+    var rows = shelf.look().rows();
+    Predicate<Row> asked = customer == null ? row -> true : ofCustomer(customer);
     if (!line.isEmpty()) {
-      all.add(
-          cb.or(receiptFits(company, line, cb, query, s), itemFits(company, line, cb, query, s)));
+      asked = asked.and(fits(line));
     }
-    query
-        .where(all.toArray(Predicate[]::new))
-        .orderBy(cb.desc(s.get("companyId")), cb.desc(s.get("id")));
-    return rows.createQuery(query).setMaxResults(most).getResultList();
+    var page = new ArrayList<Long>();
+    for (var row : rows) {
+      if (row.company() == company && row.id() < before && asked.test(row)) {
+        page.add(row.id());
+        if (page.size() == most) {
+          break;
+        }
+      }
+    }
+    return Shelf.inOrder(page, settlements.findAllById(page), SettlementEntity::id);
   }
 
-  private static Predicate ofCustomer(
-      Long customer, CriteriaBuilder cb, CriteriaQuery<?> query, Root<SettlementEntity> s) {
-    var applied = query.subquery(Long.class);
-    var a = applied.from(ApplicationEntity.class);
-    var i = applied.from(OpenItemEntity.class);
-    applied
-        .select(a.get("settlement").get("id"))
-        .where(cb.equal(i.get("id"), a.get("itemId")), cb.equal(i.get("customerId"), customer));
-    return cb.or(
-        s.get("id").in(applied),
-        cb.equal(s.get("onAccountCustomerId"), customer),
-        cb.equal(s.get("accountOfId"), customer));
+  private Predicate<Row> ofCustomer(Long customer) {
+    var owned = items.of(customer);
+    return row ->
+        Objects.equals(row.onAccountOf(), customer)
+            || Objects.equals(row.accountOf(), customer)
+            || any(row, owned);
   }
 
-  private static Predicate receiptFits(
-      Long company,
-      SearchLine line,
-      CriteriaBuilder cb,
-      CriteriaQuery<?> query,
-      Root<SettlementEntity> s) {
-    var receipts = query.subquery(Long.class);
-    var e = receipts.from(BankEntryEntity.class);
-    receipts
-        .select(e.get("id"))
-        .where(
-            cb.equal(e.get("companyId"), company),
-            EntrySearch.fits(company, line, cb, receipts, e));
-    return s.get("entryId").in(receipts);
+  private Predicate<Row> fits(SearchLine line) {
+    var entryFits = entries.fits(line);
+    var itemFits = items.fits(line);
+    return row -> entryFits.test(row.entry()) || any(row, itemFits);
   }
 
-  private static Predicate itemFits(
-      Long company,
-      SearchLine line,
-      CriteriaBuilder cb,
-      CriteriaQuery<?> query,
-      Root<SettlementEntity> s) {
-    var applied = query.subquery(Long.class);
-    var a = applied.from(ApplicationEntity.class);
-    var i = applied.from(OpenItemEntity.class);
-    applied
-        .select(a.get("settlement").get("id"))
-        .where(
-            cb.equal(i.get("id"), a.get("itemId")),
-            cb.equal(i.get("companyId"), company),
-            ItemSearch.fits(company, ItemSearch.Which.SETTLED, line, cb, applied, i));
-    return s.get("id").in(applied);
+  private static boolean any(Row row, Predicate<Long> rule) {
+    return Arrays.stream(row.items()).anyMatch(rule::test);
   }
 }

@@ -1,18 +1,20 @@
 package org.sumbrel.server.tieout;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.tieout.CentTrail;
+import org.sumbrel.server.changes.RowChanges;
 
 /**
  * Counts the cent trail. What arrived is what the statements said when they were taken in, and what
@@ -23,10 +25,17 @@ import org.sumbrel.core.tieout.CentTrail;
 @Transactional(readOnly = true)
 class CentTrails {
 
-  private final JdbcClient jdbc;
+  /** The tables whose rows are counted, or are written with one that is. */
+  private static final Set<String> COUNTED =
+      Set.of("bank_entry", "settlement", "statement", "correction");
 
-  CentTrails(JdbcClient jdbc) {
+  private final JdbcClient jdbc;
+  private final RowChanges.Reader changes;
+  private final Map<Long, List<IntakeTrail>> counted = new HashMap<>();
+
+  CentTrails(JdbcClient jdbc, RowChanges changes) {
     this.jdbc = jdbc;
+    this.changes = changes.reader();
   }
 
   /** The trail of one intake in one currency. */
@@ -35,8 +44,23 @@ class CentTrails {
 
   private record Key(Long intakeId, String currency) {}
 
-  /** The trails of all intakes that brought money, newest first. */
-  List<IntakeTrail> of(Long company) {
+  /**
+   * The trails of all intakes that brought money, newest first; counted anew when a row that they
+   * count was written.
+   */
+  synchronized List<IntakeTrail> of(Long company) {
+    if (changes.next().keySet().stream().anyMatch(COUNTED::contains)) {
+      counted.clear();
+    }
+    var known = counted.get(company);
+    if (known == null) {
+      known = count(company);
+      counted.put(company, known);
+    }
+    return known;
+  }
+
+  private List<IntakeTrail> count(Long company) {
     var waiting =
         sums(
             company,
@@ -143,31 +167,5 @@ class CentTrails {
 
   private static Money money(CurrencyUnit currency, Map<Key, Long> sums, Key key) {
     return Money.ofMinor(currency, sums.getOrDefault(key, 0L));
-  }
-
-  /** How many entries of a status, and what they come to. */
-  record Count(long entries, long minor) {}
-
-  /**
-   * Entries of the month to date, and those that wait from before, by status; what arrived is their
-   * sum, so that the tiles of the flow add up.
-   */
-  Map<String, Count> flow(Long company, String currency, LocalDate today) {
-    var counts = new LinkedHashMap<String, Count>();
-    jdbc.sql(
-            """
-            select status, count(*) as entries, sum(amount_minor) as minor from bank_entry
-            where company_id = :company and currency = :currency and status in ('WAITING', 'SETTLED', 'SHELVED')
-              and (status in ('WAITING', 'SHELVED') or booked_on >= :from) group by status
-            """)
-        .param("company", company)
-        .param("currency", currency)
-        .param("from", today.withDayOfMonth(1))
-        .query(
-            row -> {
-              counts.put(
-                  row.getString("status"), new Count(row.getLong("entries"), row.getLong("minor")));
-            });
-    return counts;
   }
 }

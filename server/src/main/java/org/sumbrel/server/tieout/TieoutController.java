@@ -8,16 +8,17 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.tieout.CentTrail;
+import org.sumbrel.server.api.FoundSum;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
-import org.sumbrel.server.tieout.CentTrails.Count;
+import org.sumbrel.server.desk.BankEntryEntity.Status;
+import org.sumbrel.server.desk.EntrySearch;
 
 /** The flow of the day and the proof that every cent is somewhere. */
 @RestController
@@ -25,11 +26,13 @@ import org.sumbrel.server.tieout.CentTrails.Count;
 class TieoutController {
 
   private final CentTrails trails;
+  private final EntrySearch entries;
   private final Companies companies;
   private final Clock clock;
 
-  TieoutController(CentTrails trails, Companies companies, Clock clock) {
+  TieoutController(CentTrails trails, EntrySearch entries, Companies companies, Clock clock) {
     this.trails = trails;
+    this.entries = entries;
     this.companies = companies;
     this.clock = clock;
   }
@@ -125,10 +128,10 @@ class TieoutController {
     var owner = companies.company(company);
     var unit = CurrencyUnit.of(currency == null ? owner.currency() : currency);
     var today = LocalDate.now(clock);
-    var counts = trails.flow(owner.id(), unit.getCode(), today);
-    var waiting = tile(unit, counts, "WAITING");
-    var shelved = tile(unit, counts, "SHELVED");
-    var posted = tile(unit, counts, "SETTLED");
+    var month = today.withDayOfMonth(1);
+    var waiting = tile(unit, entries.count(owner.id(), unit, Status.WAITING, LocalDate.MIN));
+    var shelved = tile(unit, entries.count(owner.id(), unit, Status.SHELVED, LocalDate.MIN));
+    var posted = tile(unit, entries.count(owner.id(), unit, Status.SETTLED, month));
     var pouch = new Tile(0, MoneyView.of(Money.zero(unit)));
     var arrived =
         new Tile(
@@ -145,18 +148,10 @@ class TieoutController {
             .map(t -> t.trail().gap())
             .reduce(Money.zero(unit), Money::plus);
     return new Flow(
-        unit.getCode(),
-        today.withDayOfMonth(1),
-        arrived,
-        waiting,
-        shelved,
-        pouch,
-        posted,
-        MoneyView.of(gap));
+        unit.getCode(), month, arrived, waiting, shelved, pouch, posted, MoneyView.of(gap));
   }
 
-  private static Tile tile(CurrencyUnit unit, Map<String, Count> counts, String status) {
-    var count = counts.getOrDefault(status, new Count(0, 0));
-    return new Tile(count.entries(), MoneyView.of(Money.ofMinor(unit, count.minor())));
+  private static Tile tile(CurrencyUnit unit, FoundSum sum) {
+    return new Tile(sum.count(), MoneyView.of(Money.ofMinor(unit, sum.amountMinor())));
   }
 }

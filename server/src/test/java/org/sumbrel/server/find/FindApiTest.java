@@ -94,7 +94,7 @@ class FindApiTest {
           amounts.add(money(row.at("/open")));
         }
         var item =
-            new Findable(
+            Findable.of(
                 List.of(row.at("/name").asText()),
                 List.of(row.at("/number").asText(), row.at("/text").asText()),
                 List.of(),

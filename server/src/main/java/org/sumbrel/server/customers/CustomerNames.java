@@ -1,0 +1,72 @@
+package org.sumbrel.server.customers;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.jdbc.core.RowCallbackHandler;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.sumbrel.core.find.Findable;
+import org.sumbrel.server.changes.RowChanges;
+
+/** The names of all customers as they are looked for, kept in memory. */
+@Component
+public class CustomerNames {
+
+  private final JdbcClient jdbc;
+  private final RowChanges.Reader changes;
+  private final Map<Long, Name> names = new ConcurrentHashMap<>();
+  private boolean filled;
+
+  CustomerNames(JdbcClient jdbc, RowChanges changes) {
+    this.jdbc = jdbc;
+    this.changes = changes.reader();
+  }
+
+  /** A name in small letters; whoever holds it sees what it becomes. */
+  public static final class Name {
+
+    private static final Name NONE = new Name();
+
+    private volatile String words = "";
+
+    public String words() {
+      return words;
+    }
+  }
+
+  /** The name of a customer; of nobody, the empty one. */
+  public Name of(Long customer) {
+    return customer == null ? Name.NONE : names.computeIfAbsent(customer, c -> new Name());
+  }
+
+  /** Takes over what was committed since the last time. */
+  public synchronized void refresh() {
+    try {
+      var changed = changes.next().getOrDefault("customer", Set.of());
+      if (!filled) {
+        jdbc.sql("select id, name from customer").query((RowCallbackHandler) this::take);
+        filled = true;
+      } else if (!changed.isEmpty()) {
+        some(changed);
+      }
+    } catch (RuntimeException e) {
+      filled = false;
+      throw e;
+    }
+  }
+
+  private void some(Collection<Long> ids) {
+    jdbc.sql("select id, name from customer where id in (:ids)")
+        .param("ids", List.copyOf(ids))
+        .query((RowCallbackHandler) this::take);
+  }
+
+  private void take(ResultSet row) throws SQLException {
+    of(row.getLong("id")).words = Findable.text(row.getString("name"));
+  }
+}
