@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
@@ -25,6 +26,9 @@ public class Companies {
   private final LedgerAccountRepository ledgerAccounts;
   private final PolicyRepository policies;
   private final TaxCodeRepository taxCodes;
+  private final Map<RoleKey, Long> roleAccounts = new ConcurrentHashMap<>();
+
+  private record RoleKey(Long companyId, AccountRole role) {}
 
   Companies(
       CompanyRepository companies,
@@ -83,10 +87,19 @@ public class Companies {
 
   /** The account of a role; the bank's is asked of the bank account instead. */
   public Long accountFor(Long companyId, AccountRole role) {
-    return ledgerAccounts
-        .findFirstByCompanyIdAndRoleOrderByCode(companyId, role)
-        .map(LedgerAccountEntity::id)
-        .orElseThrow(() -> new NotThere("ledger account for", role));
+    var key = new RoleKey(companyId, role);
+    var known = roleAccounts.get(key);
+    // by its id a transaction reads an account once, however often it is asked for
+    if (known != null && ledgerAccounts.findById(known).filter(a -> a.role() == role).isPresent()) {
+      return known;
+    }
+    var found =
+        ledgerAccounts
+            .findFirstByCompanyIdAndRoleOrderByCode(companyId, role)
+            .map(LedgerAccountEntity::id)
+            .orElseThrow(() -> new NotThere("ledger account for", role));
+    roleAccounts.put(key, found);
+    return found;
   }
 
   /** What the company allows in a currency; the standard policy where it has decided nothing. */

@@ -56,6 +56,12 @@ public class Customers {
     return found;
   }
 
+  /** Reads items and customers in one go for a transaction that will ask for each of them. */
+  public void lookUp(Collection<Long> itemIds, Collection<Long> customerIds) {
+    items.findAllById(itemIds);
+    customers.findAllById(customerIds);
+  }
+
   /** The customer, where it is one of the company's. */
   public CustomerEntity customer(Long companyId, Long id) {
     return customers

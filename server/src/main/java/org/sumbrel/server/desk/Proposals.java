@@ -14,6 +14,8 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.sumbrel.core.propose.ProposalEngine;
 import org.sumbrel.core.propose.Snapshot;
 import org.sumbrel.core.propose.Standing;
@@ -58,8 +60,32 @@ public class Proposals {
     this.json = json;
   }
 
-  /** Notes, in the transaction that moves balances, that the company's proposals are behind. */
+  /**
+   * Notes, in the transaction that moves balances, that the company's proposals are behind: once at
+   * its end, so that the row that all who post write to is held for a moment only.
+   */
   public void mark(Long companyId) {
+    var key = new MarkKey(companyId);
+    if (!TransactionSynchronizationManager.hasResource(key)) {
+      TransactionSynchronizationManager.bindResource(key, companyId);
+      TransactionSynchronizationManager.registerSynchronization(
+          new TransactionSynchronization() {
+            @Override
+            public void beforeCommit(boolean readOnly) {
+              writeMark(companyId);
+            }
+
+            @Override
+            public void afterCompletion(int status) {
+              TransactionSynchronizationManager.unbindResource(key);
+            }
+          });
+    }
+  }
+
+  private record MarkKey(Long companyId) {}
+
+  private void writeMark(Long companyId) {
     if (states.mark(companyId) == 0) {
       var state = new ProposalStateEntity(companyId);
       state.stale(true);

@@ -1,8 +1,8 @@
 package org.sumbrel.server.runs;
 
 import jakarta.persistence.LockModeType;
+import java.util.Collection;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
@@ -15,12 +15,12 @@ interface RunLineRepository extends JpaRepository<RunLineEntity, Long> {
   List<Long> pending(Long run, Limit limit);
 
   /**
-   * The line, held until the end of the transaction: whoever else runs it waits and then sees it
-   * done.
+   * The lines, held until the end of the transaction: whoever else runs them waits and then sees
+   * them done.
    */
   @Lock(LockModeType.PESSIMISTIC_WRITE)
-  @Query("select l from RunLineEntity l where l.id = :id")
-  Optional<RunLineEntity> held(Long id);
+  @Query("select l from RunLineEntity l where l.id in :ids order by l.position")
+  List<RunLineEntity> held(Collection<Long> ids);
 
   @Query(
       "select l from RunLineEntity l where l.runId = :run and l.position > :after and (:state is null or l.state = :state) order by l.position")

@@ -1,13 +1,14 @@
 package org.sumbrel.server.runs;
 
+import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.settle.RunPosting;
 
 /**
- * One line of a run, posted or refused: its settlement and its result are one transaction, so that
- * a crash leaves it either done or as it was.
+ * Lines of a run, posted or refused: what they settle and what became of them is one transaction,
+ * so that a crash leaves them either done or as they were.
  */
 @Service
 @Transactional
@@ -23,23 +24,31 @@ class RunLines {
     this.posting = posting;
   }
 
-  void post(Long run, Long lineId, Actor actor) {
-    var line = lines.held(lineId).orElseThrow();
-    if (line.state() != RunLineEntity.State.PENDING) {
-      return;
+  /** Posts all of these lines, or none of them where one is refused. */
+  void post(Long run, List<Long> lineIds, Actor actor) {
+    var pending = pending(lineIds);
+    posting.lookUp(pending.stream().map(RunLineEntity::prepared).toList());
+    var minor = 0L;
+    for (var line : pending) {
+      line.posted(posting.post(line.prepared(), actor));
+      minor += line.amount().getAmountMinorLong();
     }
-    line.posted(posting.post(line.prepared(), actor));
-    runs.countPosted(run, line.amount().getAmountMinorLong());
+    runs.countPosted(run, pending.size(), minor);
   }
 
   /** The line cannot be posted; its draft stays, with the reason, where the entry still waits. */
   void refuse(Long run, Long lineId, Actor actor, String reason) {
-    var line = lines.held(lineId).orElseThrow();
-    if (line.state() != RunLineEntity.State.PENDING) {
-      return;
+    for (var line : pending(List.of(lineId))) {
+      posting.leaveAsDraft(line.prepared(), actor, reason);
+      line.refused(reason);
+      runs.countRefused(run);
     }
-    posting.leaveAsDraft(line.prepared(), actor, reason);
-    line.refused(reason);
-    runs.countRefused(run);
+  }
+
+  /** Of these lines, held, what nobody has done meanwhile. */
+  private List<RunLineEntity> pending(List<Long> lineIds) {
+    return lines.held(lineIds).stream()
+        .filter(line -> line.state() == RunLineEntity.State.PENDING)
+        .toList();
   }
 }

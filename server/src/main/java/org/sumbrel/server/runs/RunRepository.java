@@ -22,8 +22,8 @@ interface RunRepository extends JpaRepository<RunEntity, Long> {
 
   @Modifying(clearAutomatically = true, flushAutomatically = true)
   @Query(
-      "update RunEntity r set r.posted = r.posted + 1, r.postedMinor = r.postedMinor + :minor where r.id = :id")
-  void countPosted(Long id, long minor);
+      "update RunEntity r set r.posted = r.posted + :lines, r.postedMinor = r.postedMinor + :minor where r.id = :id")
+  void countPosted(Long id, int lines, long minor);
 
   @Modifying(clearAutomatically = true, flushAutomatically = true)
   @Query("update RunEntity r set r.refused = r.refused + 1 where r.id = :id")

@@ -1,6 +1,7 @@
 package org.sumbrel.server.runs;
 
 import java.time.Clock;
+import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -31,8 +32,8 @@ class RunWorker implements ApplicationRunner {
 
   private static final Logger LOG = LoggerFactory.getLogger(RunWorker.class);
 
-  /** Between two looks whether somebody asked to stop. */
-  private static final int CHUNK = 20;
+  /** Posted in one transaction, and between two looks whether somebody asked to stop. */
+  private static final int CHUNK = 25;
 
   private static final int ATTEMPTS = 5;
 
@@ -82,7 +83,7 @@ class RunWorker implements ApplicationRunner {
       var more = true;
       while (more && !runs.stopAsked(runId)) {
         var chunk = lines.pending(runId, Limit.of(CHUNK));
-        chunk.forEach(line -> settle(runId, line, run.actor()));
+        settle(runId, chunk, run.actor());
         more = !chunk.isEmpty();
       }
       var end = more ? RunEntity.State.STOPPED : RunEntity.State.DONE;
@@ -96,10 +97,26 @@ class RunWorker implements ApplicationRunner {
     }
   }
 
+  /** Lines together, which costs least; where one of them cannot be posted, each by itself. */
+  private void settle(Long runId, List<Long> some, Actor actor) {
+    try {
+      each.post(runId, some, actor);
+    } catch (SettlementRefused
+        | Conflict
+        | BadRequest
+        | NotThere
+        | AccessDeniedException
+        | IllegalArgumentException
+        | ConcurrencyFailureException
+        | DataIntegrityViolationException e) {
+      some.forEach(line -> settle(runId, line, actor));
+    }
+  }
+
   private void settle(Long runId, Long line, Actor actor) {
     for (var attempt = 1; ; attempt++) {
       try {
-        each.post(runId, line, actor);
+        each.post(runId, List.of(line), actor);
         return;
       } catch (SettlementRefused
           | Conflict

@@ -176,6 +176,23 @@ public class RunPosting {
         null);
   }
 
+  /**
+   * Reads what these are about in one go, so that {@link #post} finds it in the same transaction.
+   */
+  public void lookUp(List<Prepared> some) {
+    entries.all(some.stream().map(Prepared::entryId).toList());
+    var commands = some.stream().map(p -> held.parsed(p.body())).toList();
+    customers.lookUp(
+        commands.stream()
+            .flatMap(c -> c.applications().stream())
+            .map(AppliedItem::itemId)
+            .collect(Collectors.toSet()),
+        commands.stream()
+            .map(PostSettlement::onAccountCustomerId)
+            .filter(Objects::nonNull)
+            .collect(Collectors.toSet()));
+  }
+
   /** Posts it as it was when the run was started; the settlement's id. */
   public Long post(Prepared prepared, Actor actor) {
     var origin = prepared.byHand() ? SettlementEntity.Origin.HAND : SettlementEntity.Origin.CLEAR;
