@@ -44,7 +44,19 @@ final class DeskRun {
   static Desk run(Path jar) throws IOException, InterruptedException, ExecutionException {
     try (var server = ServedSumbrel.start(jar, "--sumbrel.demo.big=true")) {
       var desk = new DeskRun(server);
+      desk.awaitProposals();
       return new Desk(desk.reads(), desk.posting());
+    }
+  }
+
+  /** After a start the proposals are made behind the scenes: what is measured comes after them. */
+  private void awaitProposals() throws IOException, InterruptedException {
+    while (!server
+        .get("/api/entries?limit=1&standing=CLEAR")
+        .at("/standings")
+        .elements()
+        .hasNext()) {
+      Thread.sleep(LOOK_EVERY_MS);
     }
   }
 

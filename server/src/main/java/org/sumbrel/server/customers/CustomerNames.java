@@ -27,15 +27,22 @@ public class CustomerNames {
     this.changes = changes.reader();
   }
 
-  /** A name in small letters; whoever holds it sees what it becomes. */
+  /** A name; whoever holds it sees what it becomes. */
   public static final class Name {
 
     private static final Name NONE = new Name();
 
+    private volatile long company;
+    private volatile String spelled = "";
     private volatile String words = "";
 
+    /** In small letters. */
     public String words() {
       return words;
+    }
+
+    private String spelled() {
+      return spelled;
     }
   }
 
@@ -49,7 +56,8 @@ public class CustomerNames {
     try {
       var changed = changes.next().getOrDefault("customer", Set.of());
       if (!filled) {
-        jdbc.sql("select id, name from customer").query((RowCallbackHandler) this::take);
+        jdbc.sql("select id, company_id, name from customer")
+            .query((RowCallbackHandler) this::take);
         filled = true;
       } else if (!changed.isEmpty()) {
         some(changed);
@@ -61,12 +69,27 @@ public class CustomerNames {
   }
 
   private void some(Collection<Long> ids) {
-    jdbc.sql("select id, name from customer where id in (:ids)")
+    jdbc.sql("select id, company_id, name from customer where id in (:ids)")
         .param("ids", List.copyOf(ids))
         .query((RowCallbackHandler) this::take);
   }
 
   private void take(ResultSet row) throws SQLException {
-    of(row.getLong("id")).words = Findable.text(row.getString("name"));
+    var name = of(row.getLong("id"));
+    name.company = row.getLong("company_id");
+    name.spelled = row.getString("name");
+    name.words = Findable.text(name.spelled);
+  }
+
+  /** Names that contain a text, in their order. */
+  public List<String> like(Long company, String text, int most) {
+    refresh();
+    var words = Findable.text(text);
+    return names.values().stream()
+        .filter(name -> name.company == company && name.words.contains(words))
+        .map(Name::spelled)
+        .sorted()
+        .limit(most)
+        .toList();
   }
 }

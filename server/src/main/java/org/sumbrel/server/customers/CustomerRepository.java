@@ -23,10 +23,6 @@ interface CustomerRepository extends JpaRepository<CustomerEntity, Long> {
       """)
   List<CustomerEntity> page(Long company, String q, String afterName, long afterId, Limit limit);
 
-  @Query(
-      "select c.name from CustomerEntity c where c.companyId = :company and lower(c.name) like lower(concat('%', :text, '%')) order by c.name")
-  List<String> namesLike(Long company, String text, Limit limit);
-
   /** Customers that an intake brought and of which nothing else is written, no branch either. */
   @Query(
       nativeQuery = true,

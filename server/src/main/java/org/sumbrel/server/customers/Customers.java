@@ -83,11 +83,6 @@ public class Customers {
         .collect(Collectors.toMap(CustomerEntity::id, CustomerEntity::name));
   }
 
-  /** Names that contain a text, in their order. */
-  public List<String> namesLike(Long companyId, String text, int most) {
-    return customers.namesLike(companyId, text, Limit.of(most));
-  }
-
   /** Numbers of items that begin with a text, in their order. */
   public List<String> numbersLike(Long companyId, String text, int most) {
     return items.numbersLike(companyId, text.toUpperCase(Locale.ROOT), Limit.of(most));

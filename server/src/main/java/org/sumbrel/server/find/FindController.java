@@ -22,6 +22,7 @@ import org.sumbrel.server.api.FoundSum;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.CustomerNames;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.ItemSearch;
 import org.sumbrel.server.customers.ItemSearch.Which;
@@ -42,6 +43,7 @@ class FindController {
   private final EntrySearch entries;
   private final ItemSearch items;
   private final Customers customers;
+  private final CustomerNames names;
   private final Companies companies;
   private final SettledBy settledBy;
   private final Clock clock;
@@ -50,12 +52,14 @@ class FindController {
       EntrySearch entries,
       ItemSearch items,
       Customers customers,
+      CustomerNames names,
       Companies companies,
       SettledBy settledBy,
       Clock clock) {
     this.entries = entries;
     this.items = items;
     this.customers = customers;
+    this.names = names;
     this.companies = companies;
     this.settledBy = settledBy;
     this.clock = clock;
@@ -142,12 +146,12 @@ class FindController {
     var found = items.found(owner, owners, which, line, skip, size + 1);
     var rows = found.page();
     var settled = settledBy.ofItems(rows.stream().map(OpenItemEntity::id).toList());
-    var names = customers.names(rows.stream().map(OpenItemEntity::customerId).distinct().toList());
+    var called = customers.names(rows.stream().map(OpenItemEntity::customerId).distinct().toList());
     var page =
         Page.of(
             rows,
             size,
-            i -> row(i, names.getOrDefault(i.customerId(), ""), line, settled.get(i.id())),
+            i -> row(i, called.getOrDefault(i.customerId(), ""), line, settled.get(i.id())),
             i -> more);
     return new SearchPage(page.rows(), page.next(), sums(found.sums(), skip), line.problems());
   }
@@ -249,7 +253,7 @@ class FindController {
       @RequestParam(required = false) Long company, @RequestParam(defaultValue = "") String q) {
     var word = Suggestions.lastWord(q);
     var owner = companies.company(company).id();
-    var payers = lookedUp(word, w -> customers.namesLike(owner, w, SUGGESTED));
+    var payers = lookedUp(word, w -> names.like(owner, w, SUGGESTED));
     var numbers = lookedUp(word, w -> customers.numbersLike(owner, w, SUGGESTED));
     return Suggestions.of(q, payers, numbers).stream()
         .map(s -> new SuggestionView(s.line(), s.says()))
