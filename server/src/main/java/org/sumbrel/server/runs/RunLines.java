@@ -27,11 +27,11 @@ class RunLines {
   /** Posts all of these lines, or none of them where one is refused. */
   void post(Long run, List<Long> lineIds, Actor actor) {
     var pending = pending(lineIds);
-    posting.lookUp(pending.stream().map(RunLineEntity::prepared).toList());
+    var posted = posting.post(pending.stream().map(RunLineEntity::prepared).toList(), actor);
     var minor = 0L;
-    for (var line : pending) {
-      line.posted(posting.post(line.prepared(), actor));
-      minor += line.amount().getAmountMinorLong();
+    for (var n = 0; n < posted.size(); n++) {
+      pending.get(n).posted(posted.get(n));
+      minor += pending.get(n).amount().getAmountMinorLong();
     }
     runs.countPosted(run, pending.size(), minor);
   }

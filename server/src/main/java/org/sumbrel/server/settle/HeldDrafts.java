@@ -5,8 +5,13 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.Clock;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -131,14 +136,19 @@ class HeldDrafts {
     return kept;
   }
 
-  /** Refuses to post what another works on. */
-  void requireNotHeldByAnother(PostSettlement command, Actor actor) {
-    drafts.about(DraftSubject.of(command)).ifPresent(kept -> requireHolder(kept, actor));
+  /** What is kept about each of these, where something is. */
+  @Transactional(readOnly = true)
+  Map<DraftSubject, DraftEntity> about(Collection<DraftSubject> subjects) {
+    return drafts
+        .about(
+            subjects.stream().map(DraftSubject::entryId).filter(Objects::nonNull).toList(),
+            subjects.stream().map(DraftSubject::accountOf).filter(Objects::nonNull).toList())
+        .stream()
+        .collect(Collectors.toMap(DraftEntity::subject, Function.identity()));
   }
 
-  /** What is posted is no draft any more. */
-  void done(PostSettlement command) {
-    drafts.about(DraftSubject.of(command)).ifPresent(drafts::delete);
+  void done(DraftEntity kept) {
+    drafts.delete(kept);
   }
 
   /** A run could not post it: it stays a draft of whoever started the run, with the reason. */
@@ -187,7 +197,8 @@ class HeldDrafts {
         : entries.entry(subject.entryId()).companyId();
   }
 
-  private static void requireHolder(DraftEntity kept, Actor actor) {
+  /** Refuses to go on where another works on it. */
+  static void requireHolder(DraftEntity kept, Actor actor) {
     if (!kept.heldBy().equals(actor.name())) {
       throw new Conflict(
           "HELD",

@@ -177,11 +177,26 @@ public class RunPosting {
   }
 
   /**
-   * Reads what these are about in one go, so that {@link #post} finds it in the same transaction.
+   * Posts these as they were when the run was started, all or none of them.
+   *
+   * @return their settlements' ids, in the same order
    */
-  public void lookUp(List<Prepared> some) {
-    entries.all(some.stream().map(Prepared::entryId).toList());
+  public List<Long> post(List<Prepared> some, Actor actor) {
     var commands = some.stream().map(p -> held.parsed(p.body())).toList();
+    lookUp(commands);
+    var before = settlements.before(commands);
+    var posted = new ArrayList<Long>();
+    for (var n = 0; n < some.size(); n++) {
+      var origin =
+          some.get(n).byHand() ? SettlementEntity.Origin.HAND : SettlementEntity.Origin.CLEAR;
+      posted.add(settlements.post(commands.get(n), origin, before, actor));
+    }
+    return posted;
+  }
+
+  /** Reads in one go what the same transaction will ask for one by one. */
+  private void lookUp(List<PostSettlement> commands) {
+    entries.all(commands.stream().map(PostSettlement::entryId).toList());
     customers.lookUp(
         commands.stream()
             .flatMap(c -> c.applications().stream())
@@ -191,12 +206,6 @@ public class RunPosting {
             .map(PostSettlement::onAccountCustomerId)
             .filter(Objects::nonNull)
             .collect(Collectors.toSet()));
-  }
-
-  /** Posts it as it was when the run was started; the settlement's id. */
-  public Long post(Prepared prepared, Actor actor) {
-    var origin = prepared.byHand() ? SettlementEntity.Origin.HAND : SettlementEntity.Origin.CLEAR;
-    return settlements.post(held.parsed(prepared.body()), origin, Optional.empty(), actor);
   }
 
   /**

@@ -19,7 +19,9 @@ interface SettlementRepository extends JpaRepository<SettlementEntity, Long> {
   Optional<SettlementEntity> findFirstByEntryIdAndStatus(
       Long entryId, SettlementEntity.Status status);
 
-  Optional<SettlementEntity> findFirstByEntryIdOrderByIdDesc(Long entryId);
+  /** What ever settled these entries, oldest first. */
+  @Query("select s from SettlementEntity s where s.entryId in :entries order by s.id")
+  List<SettlementEntity> ofEntries(Collection<Long> entries);
 
   List<SettlementEntity> findByReplacesIdIn(Collection<Long> replaced);
 

@@ -15,6 +15,7 @@ import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.journal.JournalController;
 import org.sumbrel.server.settle.SettlementView.Adjusted;
 import org.sumbrel.server.settle.SettlementView.Applied;
 import org.sumbrel.server.settle.SettlementView.ReturnView;
@@ -72,9 +73,11 @@ class SettlementViews {
         .filter(Objects::nonNull)
         .forEach(customerIds::add);
     var names = customers.names(customerIds);
+    var lines =
+        journal.linesOf(settlements.stream().map(SettlementEntity::journalEntryId).toList());
     var chain = chain(settlements.stream().map(SettlementEntity::id).toList());
     return settlements.stream()
-        .map(s -> view(s, receipts.get(s.entryId()), items, names, chain))
+        .map(s -> view(s, receipts.get(s.entryId()), items, names, lines, chain))
         .toList();
   }
 
@@ -104,6 +107,7 @@ class SettlementViews {
       BankEntryEntity receipt,
       Map<Long, OpenItemEntity> items,
       Map<Long, String> names,
+      Map<Long, List<JournalController.LineView>> lines,
       Chain chain) {
     var applications =
         s.applications().stream()
@@ -141,7 +145,7 @@ class SettlementViews {
         s.postedAt(),
         s.postedBy(),
         s.journalEntryId(),
-        journal.lines(s.journalEntryId()),
+        lines.get(s.journalEntryId()),
         s.status() == SettlementEntity.Status.POSTED
             ? null
             : new Reversal(s.reversedBy(), s.reversedAt(), s.reversalReason()),

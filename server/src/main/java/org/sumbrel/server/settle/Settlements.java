@@ -4,6 +4,8 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.joda.money.Money;
@@ -87,8 +89,7 @@ public class Settlements {
     if (before.isPresent()) {
       return before.get();
     }
-    held.requireNotHeldByAnother(command, actor);
-    var posted = write(command, origin, null, null, actor);
+    var posted = post(command, origin, before(List.of(command)), actor);
     call.ifPresent(
         key ->
             answered.save(
@@ -97,17 +98,45 @@ public class Settlements {
   }
 
   /**
+   * What stood before about the subjects of drafts.
+   *
+   * @param drafts what is kept of them
+   * @param settledLast the last settlement of each entry that ever had one
+   */
+  record Before(Map<DraftSubject, DraftEntity> drafts, Map<Long, Long> settledLast) {
+
+    Optional<DraftEntity> draft(PostSettlement command) {
+      return Optional.ofNullable(drafts.get(DraftSubject.of(command)));
+    }
+  }
+
+  Before before(List<PostSettlement> commands) {
+    var entryIds = commands.stream().map(PostSettlement::entryId).filter(Objects::nonNull).toList();
+    var last = new HashMap<Long, Long>();
+    settlements.ofEntries(entryIds).forEach(s -> last.put(s.entryId(), s.id()));
+    return new Before(held.about(commands.stream().map(DraftSubject::of).toList()), last);
+  }
+
+  /** Posts one of several drafts of which it is known what stood before. */
+  Long post(PostSettlement command, SettlementEntity.Origin origin, Before before, Actor actor) {
+    before.draft(command).ifPresent(kept -> HeldDrafts.requireHolder(kept, actor));
+    return write(command, origin, null, null, before, actor);
+  }
+
+  /**
    * Posts what another has drafted and handed over.
    *
    * @param draftedBy who must not be the one who approves
    */
   Long approve(PostSettlement command, String draftedBy, Actor approver) {
-    return write(command, SettlementEntity.Origin.HAND, draftedBy, null, approver);
+    return write(
+        command, SettlementEntity.Origin.HAND, draftedBy, null, before(List.of(command)), approver);
   }
 
   /** Posts what stands in place of a settlement that has just been reversed. */
   Long postInPlaceOf(Long replaced, PostSettlement command, Actor actor) {
-    return write(command, SettlementEntity.Origin.HAND, null, replaced, actor);
+    return write(
+        command, SettlementEntity.Origin.HAND, null, replaced, before(List.of(command)), actor);
   }
 
   private Long write(
@@ -115,6 +144,7 @@ public class Settlements {
       SettlementEntity.Origin origin,
       String draftedBy,
       Long inPlaceOf,
+      Before before,
       Actor actor) {
     var assembled = drafts.assemble(command);
     var entry = assembled.entry();
@@ -144,7 +174,8 @@ public class Settlements {
                 clock.instant(),
                 today,
                 journalEntry,
-                inPlaceOf == null ? reversedBefore(entry) : inPlaceOf));
+                // without it the settlement of the same money that was taken back last
+                inPlaceOf == null ? before.settledLast().get(command.entryId()) : inPlaceOf));
     // one settlement can make several items of a kind: the first carries its number alone
     var made = new AtomicInteger();
     settlement
@@ -157,19 +188,10 @@ public class Settlements {
     if (entry != null) {
       entry.settledFor(paidFor(settlement));
     }
-    held.done(command);
+    // what is posted is no draft any more
+    before.draft(command).ifPresent(held::done);
     proposals.mark(assembled.companyId());
     return posted.id();
-  }
-
-  /** The settlement of the same money that was taken back last, which this one redoes. */
-  private Long reversedBefore(BankEntryEntity entry) {
-    return entry == null
-        ? null
-        : settlements
-            .findFirstByEntryIdOrderByIdDesc(entry.id())
-            .map(SettlementEntity::id)
-            .orElse(null);
   }
 
   private String text(PostSettlement command, BankEntryEntity entry) {
