@@ -14,6 +14,8 @@ execute immediate 'alter table proposal drop constraint ' || (select k.constrain
   join information_schema.referential_constraints r on r.constraint_name = k.constraint_name
   where k.table_name = 'PROPOSAL' and k.column_name = 'PAYER_ID');
 alter table proposal drop column payer_id;
+-- Lists and runs read the first explanation alone; of proposals made before, all of them.
+alter table proposal add lead_body varchar(1000000);
 
 create trigger customer_changes after insert, update, delete on customer for each row call 'org.sumbrel.server.changes.RowTrigger';
 create trigger open_item_changes after insert, update, delete on open_item for each row call 'org.sumbrel.server.changes.RowTrigger';

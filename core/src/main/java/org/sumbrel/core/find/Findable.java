@@ -39,6 +39,11 @@ public interface Findable {
   /** How the money came; null where none came. */
   PaidBy paidBy();
 
+  /** The {@link Sketch} of all its texts together. */
+  default long sketch() {
+    return Sketch.of(names()) | Sketch.of(references()) | Sketch.of(told());
+  }
+
   /** Texts as {@link Findable} has them. */
   static String text(String... texts) {
     return String.join("\n", texts).toLowerCase(Locale.ROOT);

@@ -77,7 +77,7 @@ public record SearchLine(List<Term> terms, List<String> problems) {
 
   /** The rule that {@link #fits} goes by, for whoever holds many things against one line. */
   public Predicate<Findable> rule() {
-    return terms.stream().map(SearchLine::rule).reduce(one -> true, Predicate::and);
+    return terms.stream().map(SearchLine::rule).reduce(Predicate::and).orElse(one -> true);
   }
 
   private static Predicate<Findable> rule(Term term) {
@@ -110,8 +110,12 @@ public record SearchLine(List<Term> terms, List<String> problems) {
   }
 
   private static Predicate<Findable> said(String text) {
+    var sketch = Sketch.of(text);
     return one ->
-        one.references().contains(text) || one.names().contains(text) || one.told().contains(text);
+        (one.sketch() & sketch) == sketch
+            && (one.references().contains(text)
+                || one.names().contains(text)
+                || one.told().contains(text));
   }
 
   /** One reading of a line, token by token. */

@@ -8,6 +8,8 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import net.jqwik.api.Assume;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.StringLength;
@@ -137,6 +139,38 @@ class SearchLineTest {
   /**
    * Whatever is typed is read: nothing throws, and what is understood can be held against anything.
    */
+  /** The short cut leaves nothing out that the texts themselves would let in. */
+  @Property
+  void findsWhateverStandsInAText(
+      @ForAll @StringLength(max = 40) String before,
+      @ForAll @StringLength(min = 1, max = 12) String text,
+      @ForAll @StringLength(max = 40) String after) {
+    var whole = Findable.text(before + text + after);
+    var part = Findable.text(text);
+    Assume.that(whole.contains(part));
+    assertThat(Sketch.of(whole) & Sketch.of(part)).isEqualTo(Sketch.of(part));
+    var one =
+        Findable.of(
+            List.of("nobody"),
+            List.of(whole),
+            List.of(),
+            List.of(usd("1.00")),
+            TODAY,
+            Optional.empty());
+    assertThat(new SearchLine(List.of(new Term.Word(part)), List.of()).fits(one)).isTrue();
+    assertThat(new SearchLine(List.of(new Term.Without(part)), List.of()).fits(one)).isFalse();
+  }
+
+  @Test
+  void leavesMostOutThatDoesNotFitByItsSketch() {
+    var asked = Sketch.of("tamarisk");
+    var passed =
+        IntStream.range(0, 1_000)
+            .filter(n -> (Sketch.of("lm-" + (20_000 + n) + "\noskar lane") & asked) == asked)
+            .count();
+    assertThat(passed).isLessThan(50);
+  }
+
   @Property(tries = 500)
   void readsWhateverIsTyped(@ForAll @StringLength(max = 60) String typed) {
     var read = line(typed);

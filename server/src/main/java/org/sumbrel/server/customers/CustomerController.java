@@ -30,6 +30,7 @@ import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.FoundSum;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
@@ -129,13 +130,11 @@ class CustomerController {
             after.name(),
             after.id(),
             Limit.of(size + 1));
-    var owed =
-        items.owedBy(found.stream().map(CustomerEntity::id).toList()).stream()
-            .collect(Collectors.groupingBy(OpenItemRepository.Owed::customerId));
+    var owed = search.owed();
     return Page.of(
         found,
         size,
-        c -> row(c, owed.getOrDefault(c.id(), List.of())),
+        c -> row(c, owed.apply(c.id())),
         c ->
             Base64.getUrlEncoder()
                 .encodeToString((c.id() + " " + c.name()).getBytes(StandardCharsets.UTF_8)));
@@ -156,13 +155,13 @@ class CustomerController {
     }
   }
 
-  private static CustomerRow row(CustomerEntity customer, List<OpenItemRepository.Owed> owed) {
+  private static CustomerRow row(CustomerEntity customer, List<FoundSum> owed) {
     return new CustomerRow(
         customer.id(),
         customer.number(),
         customer.name(),
-        owed.stream().mapToLong(OpenItemRepository.Owed::count).sum(),
-        owed.stream().map(o -> MoneyView.ofMinor(o.currency(), o.openMinor())).toList());
+        owed.stream().mapToLong(FoundSum::count).sum(),
+        owed.stream().map(o -> MoneyView.ofMinor(o.currency(), o.amountMinor())).toList());
   }
 
   @GetMapping("/api/customers/{id}")

@@ -11,6 +11,7 @@ import org.springframework.jdbc.core.RowCallbackHandler;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.find.Findable;
+import org.sumbrel.core.find.Sketch;
 import org.sumbrel.server.changes.RowChanges;
 
 /** The names of all customers as they are looked for, kept in memory. */
@@ -35,13 +36,20 @@ public class CustomerNames {
     private volatile long company;
     private volatile String spelled = "";
     private volatile String words = "";
+    private volatile long sketch;
 
     /** In small letters. */
     public String words() {
       return words;
     }
 
-    private String spelled() {
+    /** The sketch of {@link #words}. */
+    public long sketch() {
+      return sketch;
+    }
+
+    /** As it is written. */
+    public String spelled() {
       return spelled;
     }
   }
@@ -79,6 +87,7 @@ public class CustomerNames {
     name.company = row.getLong("company_id");
     name.spelled = row.getString("name");
     name.words = Findable.text(name.spelled);
+    name.sketch = Sketch.of(name.words);
   }
 
   /** Names that contain a text, in their order. */

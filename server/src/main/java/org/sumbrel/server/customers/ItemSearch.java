@@ -6,8 +6,12 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -15,6 +19,7 @@ import org.springframework.stereotype.Component;
 import org.sumbrel.core.find.Findable;
 import org.sumbrel.core.find.PaidBy;
 import org.sumbrel.core.find.SearchLine;
+import org.sumbrel.core.find.Sketch;
 import org.sumbrel.server.api.FoundSum;
 import org.sumbrel.server.changes.RowChanges;
 import org.sumbrel.server.changes.Shelf;
@@ -81,6 +86,7 @@ public class ItemSearch {
       long minor,
       CustomerNames.Name name,
       String references,
+      long referencesSketch,
       long[] sizes,
       int digits,
       LocalDate on)
@@ -96,6 +102,11 @@ public class ItemSearch {
       return "";
     }
 
+    @Override
+    public long sketch() {
+      return referencesSketch | name.sketch();
+    }
+
     /** No money came by an item itself. */
     @Override
     public PaidBy paidBy() {
@@ -108,6 +119,11 @@ public class ItemSearch {
     var open = row.getLong("open_minor");
     var currency = row.getString("currency").intern();
     var customer = row.getLong("customer_id");
+    var references =
+        Findable.text(
+            row.getString("number"),
+            row.getString("order_reference"),
+            row.getString("creditor_reference"));
     return new Row(
         row.getLong("id"),
         row.getLong("company_id"),
@@ -116,10 +132,8 @@ public class ItemSearch {
         currency,
         open == 0 ? total : open,
         names.of(customer),
-        Findable.text(
-            row.getString("number"),
-            row.getString("order_reference"),
-            row.getString("creditor_reference")),
+        references,
+        Sketch.of(references),
         open == 0 || open == total
             ? new long[] {Math.abs(total)}
             : new long[] {Math.abs(open), Math.abs(total)},
@@ -175,6 +189,24 @@ public class ItemSearch {
     line.near().ifPresent(near -> fitting.sort(Comparator.comparing(row -> row.distance(near))));
     var page = fitting.stream().skip(skip).limit(most).map(Row::id).toList();
     return new Found(loaded(page), sums.all());
+  }
+
+  /** What is open of each customer's own items, by currency. */
+  Function<Long, List<FoundSum>> owed() {
+    Map<Long, FoundSum.Counting> owed = look().arranged("owed", ItemSearch::byCustomer);
+    return customer ->
+        Optional.ofNullable(owed.get(customer)).map(FoundSum.Counting::all).orElse(List.of());
+  }
+
+  private static Map<Long, FoundSum.Counting> byCustomer(List<Row> rows) {
+    var owed = new HashMap<Long, FoundSum.Counting>();
+    for (var row : rows) {
+      if (row.open()) {
+        owed.computeIfAbsent(row.customer(), c -> new FoundSum.Counting())
+            .add(row.currency(), row.minor());
+      }
+    }
+    return owed;
   }
 
   private List<OpenItemEntity> loaded(List<Long> ids) {

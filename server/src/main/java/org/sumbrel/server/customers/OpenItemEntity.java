@@ -11,7 +11,6 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
 import java.util.Optional;
-import org.hibernate.annotations.DynamicUpdate;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.receivables.Claim;
@@ -27,7 +26,6 @@ import org.sumbrel.core.receivables.RefundDue;
  * Anything on a customer's account with a balance; amounts in minor units, signed from our side.
  */
 @Entity
-@DynamicUpdate
 @Table(name = "open_item")
 public class OpenItemEntity {
 

@@ -27,16 +27,6 @@ interface OpenItemRepository extends JpaRepository<OpenItemEntity, Long> {
       "select i from OpenItemEntity i where i.customerId = :customer and i.openMinor = 0 order by i.settledOn desc, i.id desc")
   List<OpenItemEntity> settledOf(Long customer, Limit limit);
 
-  /** What is owed by customer and currency. */
-  record Owed(Long customerId, String currency, long count, long openMinor) {}
-
-  @Query(
-      """
-      select new org.sumbrel.server.customers.OpenItemRepository$Owed(i.customerId, i.currency, count(i), sum(i.openMinor))
-      from OpenItemEntity i where i.openMinor <> 0 and i.customerId in :customers group by i.customerId, i.currency
-      """)
-  List<Owed> owedBy(Collection<Long> customers);
-
   List<OpenItemEntity> findByMadeBySettlementIdOrderById(Long settlementId);
 
   /** Numbers that begin so; the index of the number answers this. */

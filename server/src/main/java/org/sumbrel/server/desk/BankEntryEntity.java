@@ -11,7 +11,6 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
-import org.hibernate.annotations.DynamicUpdate;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.propose.PastPayer;
@@ -21,7 +20,6 @@ import org.sumbrel.formats.statement.StatementEntry;
 
 /** One booked movement on a bank account; money to us is positive. */
 @Entity
-@DynamicUpdate
 @Table(name = "bank_entry")
 public class BankEntryEntity {
 

@@ -13,7 +13,6 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.stream.Collectors;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,6 +31,7 @@ import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.CustomerNames;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.remittance.AdviceView;
@@ -47,6 +47,7 @@ class EntryController {
   private final EntrySearch search;
   private final Proposals proposals;
   private final Customers customers;
+  private final CustomerNames names;
   private final Companies companies;
   private final Advices advices;
   private final Clock clock;
@@ -56,6 +57,7 @@ class EntryController {
       EntrySearch search,
       Proposals proposals,
       Customers customers,
+      CustomerNames names,
       Companies companies,
       Advices advices,
       Clock clock) {
@@ -63,6 +65,7 @@ class EntryController {
     this.search = search;
     this.proposals = proposals;
     this.customers = customers;
+    this.names = names;
     this.companies = companies;
     this.advices = advices;
     this.clock = clock;
@@ -226,16 +229,8 @@ class EntryController {
     var line = SearchLine.read(q, LocalDate.now(clock));
     var queue = search.queue(owner, status, asked, line, after(cursor), size + 1);
     var found = queue.page();
-    var thoughts = proposals.of(found.stream().map(BankEntryEntity::id).toList());
-    var names =
-        customers.names(
-            thoughts.values().stream()
-                .map(StoredProposals::lead)
-                .filter(Objects::nonNull)
-                .distinct()
-                .toList());
-    var page =
-        Page.of(found, size, e -> row(e, thoughts.get(e.id()), names), EntryController::cursor);
+    var thoughts = proposals.leads(found.stream().map(BankEntryEntity::id).toList());
+    var page = Page.of(found, size, e -> row(e, thoughts.get(e.id())), EntryController::cursor);
     var groups =
         queue.groups().stream()
             .map(
@@ -265,8 +260,7 @@ class EntryController {
     }
   }
 
-  private static EntryRow row(
-      BankEntryEntity entry, StoredProposals thoughts, Map<Long, String> names) {
+  private EntryRow row(BankEntryEntity entry, StoredProposals thoughts) {
     var segments = new ArrayList<Segment>();
     var adjustments = new ArrayList<ProposedAdjustment>();
     var payer = entry.payerWords();
@@ -282,7 +276,8 @@ class EntryController {
       for (var a : thoughts.proposals().get(0).adjustments()) {
         adjustments.add(ProposedAdjustment.of(a, currency));
       }
-      payer = names.getOrDefault(thoughts.lead(), payer);
+      var lead = names.of(thoughts.leadCustomer()).spelled();
+      payer = lead.isEmpty() ? payer : lead;
     }
     return new EntryRow(
         entry.id(),
@@ -330,7 +325,7 @@ class EntryController {
         items.values().stream()
             .map(OpenItemEntity::customerId)
             .collect(Collectors.toCollection(HashSet::new));
-    var lead = thoughts.lead();
+    var lead = thoughts.leadCustomer();
     if (lead != null) {
       customerIds.add(lead);
     }

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Component;
 import org.sumbrel.core.find.Findable;
 import org.sumbrel.core.find.PaidBy;
 import org.sumbrel.core.find.SearchLine;
+import org.sumbrel.core.find.Sketch;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.server.api.FoundSum;
 import org.sumbrel.server.changes.RowChanges;
@@ -100,6 +101,7 @@ public class EntrySearch {
       CustomerNames.Name payer,
       String references,
       String told,
+      long textSketch,
       long[] sizes,
       int digits,
       LocalDate on,
@@ -110,6 +112,11 @@ public class EntrySearch {
     public String names() {
       return payer.words().isEmpty() ? payerName : payerName + "\n" + payer.words();
     }
+
+    @Override
+    public long sketch() {
+      return textSketch | payer.sketch();
+    }
   }
 
   private Row row(ResultSet row) throws SQLException {
@@ -118,6 +125,7 @@ public class EntrySearch {
     var payerName = Findable.text(row.getString("payer_name"));
     var cheque = row.getString("check_number");
     var remittance = row.getString("remittance");
+    var references = Findable.text(row.getString("bank_reference"), cheque, remittance);
     var told =
         Findable.text(remittance, row.getString("bank_text"), row.getString("payer_account"));
     return new Row(
@@ -129,8 +137,9 @@ public class EntrySearch {
         minor,
         payerName,
         names.of(row.getObject("customer_id", Long.class)),
-        Findable.text(row.getString("bank_reference"), cheque, remittance),
+        references,
         told,
+        Sketch.of(payerName) | Sketch.of(references) | Sketch.of(told),
         new long[] {Math.abs(minor)},
         CurrencyUnit.of(currency).getDecimalPlaces(),
         row.getObject("booked_on", LocalDate.class),

@@ -12,13 +12,15 @@ class ProposalEntity implements Persistable<Long> {
 
   @Id private Long entryId;
   private Long companyId;
+  private String leadBody;
   private String body;
 
   protected ProposalEntity() {}
 
-  ProposalEntity(Long entryId, Long companyId, String body) {
+  ProposalEntity(Long entryId, Long companyId, String leadBody, String body) {
     this.entryId = entryId;
     this.companyId = companyId;
+    this.leadBody = leadBody;
     this.body = body;
   }
 

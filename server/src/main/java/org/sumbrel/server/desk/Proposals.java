@@ -72,6 +72,7 @@ public class Proposals {
           new TransactionSynchronization() {
             @Override
             public void beforeCommit(boolean readOnly) {
+              entries.flush();
               writeMark(companyId);
             }
 
@@ -122,8 +123,9 @@ public class Proposals {
     for (var result : engine.propose(waiting.stream().map(BankEntryEntity::toReceipt).toList())) {
       var entry = byId.get(result.receiptId());
       var stored = StoredProposals.of(result);
-      entry.stands(result.standing(), stored.lead());
-      proposals.save(new ProposalEntity(entry.id(), companyId, write(stored)));
+      entry.stands(result.standing(), stored.leadCustomer());
+      proposals.save(
+          new ProposalEntity(entry.id(), companyId, write(stored.lead()), write(stored)));
     }
   }
 
@@ -165,6 +167,13 @@ public class Proposals {
         .collect(Collectors.toMap(ProposalEntity::entryId, p -> read(p.body())));
   }
 
+  /** The first explanation of each of these entries, by the entry's id. */
+  @Transactional(readOnly = true)
+  Map<Long, StoredProposals> leads(Collection<Long> entryIds) {
+    return proposals.leads(entryIds).stream()
+        .collect(Collectors.toMap(ProposalRepository.Lead::entryId, p -> read(p.body())));
+  }
+
   /** The items of each explanation of an entry, best first, and who is thought to have paid. */
   public record Explained(List<List<Long>> items, Optional<Long> payer) {}
 
@@ -181,7 +190,7 @@ public class Proposals {
                                     .map(StoredProposals.StoredApplication::itemId)
                                     .toList())
                         .toList(),
-                    Optional.ofNullable(p.lead())))
+                    Optional.ofNullable(p.leadCustomer())))
         .orElseGet(() -> new Explained(List.of(), Optional.empty()));
   }
 
@@ -197,7 +206,7 @@ public class Proposals {
             .map(BankEntryEntity::id)
             .toList();
     var clear = new HashMap<Long, ClearExplanation>();
-    of(ids)
+    leads(ids)
         .forEach(
             (id, thoughts) ->
                 thoughts.proposals().stream()

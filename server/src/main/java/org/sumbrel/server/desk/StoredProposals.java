@@ -76,8 +76,14 @@ record StoredProposals(
         proposal.evidence());
   }
 
+  /** The first explanation alone, without what was marked and noted. */
+  StoredProposals lead() {
+    return new StoredProposals(
+        alternatives, exhaustive, proposals.stream().limit(1).toList(), List.of(), List.of());
+  }
+
   /** Whose account the first explanation speaks of; null where nobody's. */
-  Long lead() {
+  Long leadCustomer() {
     if (proposals.isEmpty()) {
       return null;
     }

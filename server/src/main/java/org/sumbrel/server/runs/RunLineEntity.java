@@ -8,14 +8,12 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
-import org.hibernate.annotations.DynamicUpdate;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.server.settle.RunPosting;
 
 /** One draft of a run, as it was when the run was started, and what became of it. */
 @Entity
-@DynamicUpdate
 @Table(name = "posting_run_line")
 class RunLineEntity {
 

@@ -10,9 +10,16 @@ import org.springframework.data.jpa.repository.Query;
 
 interface RunLineRepository extends JpaRepository<RunLineEntity, Long> {
 
+  /** The next lines of one of several hands, who share them by their position. */
   @Query(
-      "select l.id from RunLineEntity l where l.runId = :run and l.state = org.sumbrel.server.runs.RunLineEntity.State.PENDING order by l.position")
-  List<Long> pending(Long run, Limit limit);
+      """
+      select l.id from RunLineEntity l
+      where l.runId = :run and l.state = org.sumbrel.server.runs.RunLineEntity.State.PENDING and mod(l.position, :hands) = :hand
+      order by l.position
+      """)
+  List<Long> pending(Long run, int hand, int hands, Limit limit);
+
+  boolean existsByRunIdAndState(Long runId, RunLineEntity.State state);
 
   /**
    * The lines, held until the end of the transaction: whoever else runs them waits and then sees

@@ -2,6 +2,8 @@ package org.sumbrel.server.runs;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -33,9 +35,11 @@ class RunWorker implements ApplicationRunner {
   private static final Logger LOG = LoggerFactory.getLogger(RunWorker.class);
 
   /** Posted in one transaction, and between two looks whether somebody asked to stop. */
-  private static final int CHUNK = 25;
+  private static final int CHUNK = 50;
 
   private static final int ATTEMPTS = 5;
+
+  private static final int MOST_HANDS = 4;
 
   private final RunRepository runs;
   private final RunLineRepository lines;
@@ -44,6 +48,8 @@ class RunWorker implements ApplicationRunner {
   private final TransactionTemplate transaction;
   private final Clock clock;
   private final TaskExecutor behindTheScenes;
+  private final TaskExecutor otherHands;
+  private final int hands;
 
   RunWorker(
       RunRepository runs,
@@ -65,6 +71,14 @@ class RunWorker implements ApplicationRunner {
     executor.setDaemon(true);
     executor.initialize();
     this.behindTheScenes = executor;
+    this.hands = Math.max(1, Math.min(MOST_HANDS, Runtime.getRuntime().availableProcessors()));
+    var otherHands = new ThreadPoolTaskExecutor();
+    otherHands.setCorePoolSize(hands);
+    otherHands.setMaxPoolSize(hands);
+    otherHands.setThreadNamePrefix("run-hand-");
+    otherHands.setDaemon(true);
+    otherHands.initialize();
+    this.otherHands = otherHands;
   }
 
   void submit(Long runId) {
@@ -80,13 +94,16 @@ class RunWorker implements ApplicationRunner {
   private void work(Long runId) {
     var run = runs.findById(runId).orElseThrow();
     try {
-      var more = true;
-      while (more && !runs.stopAsked(runId)) {
-        var chunk = lines.pending(runId, Limit.of(CHUNK));
-        settle(runId, chunk, run.actor());
-        more = !chunk.isEmpty();
-      }
-      var end = more ? RunEntity.State.STOPPED : RunEntity.State.DONE;
+      var others =
+          IntStream.range(1, hands)
+              .mapToObj(
+                  hand ->
+                      CompletableFuture.runAsync(() -> work(runId, hand, run.actor()), otherHands))
+              .toList();
+      work(runId, 0, run.actor());
+      others.forEach(CompletableFuture::join);
+      var left = lines.existsByRunIdAndState(runId, RunLineEntity.State.PENDING);
+      var end = left ? RunEntity.State.STOPPED : RunEntity.State.DONE;
       transaction.executeWithoutResult(
           t -> runs.move(runId, RunEntity.State.RUNNING, end, clock.instant()));
     } catch (RuntimeException e) {
@@ -94,6 +111,16 @@ class RunWorker implements ApplicationRunner {
       LOG.error("run {} was interrupted", runId, e);
     } finally {
       renewal.after(run.companyId());
+    }
+  }
+
+  /** What one hand does: its lines, until there are none or somebody asked to stop. */
+  private void work(Long runId, int hand, Actor actor) {
+    var more = true;
+    while (more && !runs.stopAsked(runId)) {
+      var chunk = lines.pending(runId, hand, hands, Limit.of(CHUNK));
+      settle(runId, chunk, actor);
+      more = !chunk.isEmpty();
     }
   }
 
