@@ -95,6 +95,17 @@ final class ServedSumbrel implements AutoCloseable {
     return read(path, http.send(request(path).GET().build(), BodyHandlers.ofString()));
   }
 
+  /** Until the last byte of an answer is here, in nanoseconds; what it says is not looked at. */
+  long nanosFor(String path) throws IOException, InterruptedException {
+    var begun = System.nanoTime();
+    var answer = http.send(request(path).GET().build(), BodyHandlers.discarding());
+    var taken = System.nanoTime() - begun;
+    if (answer.statusCode() >= 300) {
+      throw new IllegalStateException(path + ": " + answer.statusCode());
+    }
+    return taken;
+  }
+
   JsonNode post(String path, String json) throws IOException, InterruptedException {
     return send(path, "application/json", BodyPublishers.ofString(json));
   }

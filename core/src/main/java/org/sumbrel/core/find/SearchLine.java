@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -68,6 +69,19 @@ public record SearchLine(List<Term> terms, List<String> problems) {
         .filter(Term.Near.class::isInstance)
         .map(t -> ((Term.Near) t).amount())
         .findFirst();
+  }
+
+  /**
+   * Things as the line asks for them: nearest to its amount first, or in the order they have.
+   *
+   * @param <F> the things
+   */
+  public <F extends Findable> List<F> inOrder(List<F> fitting) {
+    return near()
+        .map(
+            figure ->
+                fitting.stream().sorted(Comparator.comparing(one -> one.distance(figure))).toList())
+        .orElse(fitting);
   }
 
   /** Whether something fits every term. */

@@ -29,6 +29,11 @@ final class SizeBetween implements Predicate<Findable> {
     return figure.movePointRight(digits).setScale(0, inwards).min(LARGEST).longValueExact();
   }
 
+  /** Whether one of amounts between these can lie between the figures. */
+  boolean mayHold(long smallest, long largest, int digits) {
+    return largest >= from[digits] && smallest <= until[digits];
+  }
+
   @Override
   public boolean test(Findable one) {
     for (var size : one.sizes()) {

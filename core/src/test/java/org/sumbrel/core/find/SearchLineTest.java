@@ -9,10 +9,18 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Assume;
+import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
+import net.jqwik.api.From;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.Size;
 import net.jqwik.api.constraints.StringLength;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -139,6 +147,59 @@ class SearchLineTest {
   /**
    * Whatever is typed is read: nothing throws, and what is understood can be held against anything.
    */
+  @Provide
+  Arbitrary<Findable> anything() {
+    var words = Arbitraries.of("oskar", "lane", "lm-00518", "po 61230", "612.30", "5.184", "torn");
+    var texts = words.list().ofMaxSize(2);
+    var amounts = Arbitraries.longs().between(-70_000, 70_000);
+    var days = Arbitraries.integers().between(0, 200).map(LocalDate.of(2025, 12, 1)::plusDays);
+    var currencies = Arbitraries.of("USD", "JPY", "BHD").map(CurrencyUnit::of);
+    return Combinators.combine(
+            texts, texts, amounts.list().ofMinSize(1).ofMaxSize(2), days, currencies)
+        .as(
+            (names, references, minors, on, currency) ->
+                Findable.of(
+                    names,
+                    references,
+                    List.of(),
+                    minors.stream().map(m -> Money.ofMinor(currency, m)).toList(),
+                    on,
+                    Optional.of(PaidBy.CARD)));
+  }
+
+  @Provide
+  Arbitrary<String> anyLine() {
+    return Arbitraries.of(
+            "oskar",
+            "-torn",
+            "612.30",
+            "61230",
+            "600..700",
+            "..50",
+            "0.61..",
+            "5.184",
+            "may",
+            "before:2026-03",
+            "after:2026-04-12",
+            "payer:lane",
+            "ref:518",
+            "method:card",
+            "gap:400")
+        .list()
+        .ofMaxSize(3)
+        .map(terms -> String.join(" ", terms));
+  }
+
+  /** What is sifted out beforehand is nothing that the rule would let in. */
+  @Property
+  void findsAmongManyWhatTheRuleNames(
+      @ForAll @Size(max = 60) List<@From("anything") Findable> things,
+      @ForAll("anyLine") String typed) {
+    var line = line(typed);
+    assertThat(new Findables<>(things).fitting(line))
+        .isEqualTo(things.stream().filter(line::fits).toList());
+  }
+
   /** The short cut leaves nothing out that the texts themselves would let in. */
   @Property
   void findsWhateverStandsInAText(

@@ -22,6 +22,7 @@ public class CustomerNames {
   private final RowChanges.Reader changes;
   private final Map<Long, Name> names = new ConcurrentHashMap<>();
   private boolean filled;
+  private volatile long version;
 
   CustomerNames(JdbcClient jdbc, RowChanges changes) {
     this.jdbc = jdbc;
@@ -88,6 +89,12 @@ public class CustomerNames {
     name.spelled = row.getString("name");
     name.words = Findable.text(name.spelled);
     name.sketch = Sketch.of(name.words);
+    version++;
+  }
+
+  /** Another number whenever a name is another. */
+  public long version() {
+    return version;
   }
 
   /** Names that contain a text, in their order. */

@@ -17,6 +17,7 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.find.Findable;
+import org.sumbrel.core.find.Findables;
 import org.sumbrel.core.find.PaidBy;
 import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.core.find.Sketch;
@@ -146,20 +147,31 @@ public class ItemSearch {
     return shelf.look();
   }
 
+  private record Kept(Long company, Which which, long names) {}
+
+  /** The open or the settled items of a company, newest first. */
+  private Findables<Row> items(Long company, Which which) {
+    var look = look();
+    return look.arranged(
+        new Kept(company, which, names.version()),
+        rows ->
+            new Findables<>(
+                rows.stream()
+                    .filter(r -> r.company() == company && r.open() == (which == Which.OPEN))
+                    .toList()));
+  }
+
   /** Where a page of {@link #open} ended. */
   record After(LocalDate on, long id) {}
 
   /** Open items, oldest first, a page at a time. */
   List<OpenItemEntity> open(Long company, SearchLine line, After after, int most) {
-    var rows = look().rows();
-    var rule = line.rule();
+    var fitting = items(company, Which.OPEN).fitting(line);
     var page = new ArrayList<Long>();
-    for (var n = rows.size() - 1; n >= 0 && page.size() < most; n--) {
-      var row = rows.get(n);
-      if (row.open()
-          && row.company() == company
-          && (row.on().isAfter(after.on()) || row.on().equals(after.on()) && row.id() > after.id())
-          && rule.test(row)) {
+    for (var n = fitting.size() - 1; n >= 0 && page.size() < most; n--) {
+      var row = fitting.get(n);
+      var days = row.on().compareTo(after.on());
+      if (days > 0 || days == 0 && row.id() > after.id()) {
         page.add(row.id());
       }
     }
@@ -173,21 +185,14 @@ public class ItemSearch {
    */
   public Found found(
       Long company, Collection<Long> owners, Which which, SearchLine line, int skip, int most) {
-    var sums = new FoundSum.Counting();
-    var fitting = new ArrayList<Row>();
-    var owned = owners == null ? null : new HashSet<>(owners);
-    var rule = line.rule();
-    for (var row : look().rows()) {
-      if (row.company() == company
-          && row.open() == (which == Which.OPEN)
-          && (owned == null || owned.contains(row.customer()))
-          && rule.test(row)) {
-        sums.add(row.currency(), row.minor());
-        fitting.add(row);
-      }
+    var fitting = items(company, which).fitting(line);
+    if (owners != null) {
+      var owned = new HashSet<>(owners);
+      fitting = fitting.stream().filter(row -> owned.contains(row.customer())).toList();
     }
-    line.near().ifPresent(near -> fitting.sort(Comparator.comparing(row -> row.distance(near))));
-    var page = fitting.stream().skip(skip).limit(most).map(Row::id).toList();
+    var sums = new FoundSum.Counting();
+    fitting.forEach(row -> sums.add(row.currency(), row.minor()));
+    var page = line.inOrder(fitting).stream().skip(skip).limit(most).map(Row::id).toList();
     return new Found(loaded(page), sums.all());
   }
 

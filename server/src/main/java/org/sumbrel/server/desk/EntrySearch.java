@@ -14,6 +14,7 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.find.Findable;
+import org.sumbrel.core.find.Findables;
 import org.sumbrel.core.find.PaidBy;
 import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.core.find.Sketch;
@@ -151,6 +152,33 @@ public class EntrySearch {
     return shelf.look();
   }
 
+  private record Queued(Long company, Status status, long names) {}
+
+  private Findables<Row> queue(Long company, Status status) {
+    var look = look();
+    return look.arranged(
+        new Queued(company, status, names.version()),
+        rows ->
+            new Findables<>(
+                rows.stream()
+                    .filter(row -> row.company() == company && row.status() == status)
+                    .sorted(QUEUE)
+                    .toList()));
+  }
+
+  private record OfAnyAge(Long company, long names) {}
+
+  private Findables<Row> ofAnyAge(Long company) {
+    var look = look();
+    return look.arranged(
+        new OfAnyAge(company, names.version()),
+        rows ->
+            new Findables<>(
+                rows.stream()
+                    .filter(row -> row.company() == company && row.status() != Status.WITHDRAWN)
+                    .toList()));
+  }
+
   /** A page of the queue, by standing, booking date, id. */
   Queue queue(
       Long company,
@@ -159,11 +187,10 @@ public class EntrySearch {
       SearchLine line,
       After after,
       int most) {
-    var rule = line.rule();
     var page = new ArrayList<Long>();
     Map<Standing, FoundSum.Counting> groups = new EnumMap<>(Standing.class);
-    for (var row : look().arranged(status, rows -> queued(rows, status))) {
-      if (row.company() == company && standings.contains(row.standing()) && rule.test(row)) {
+    for (var row : queue(company, status).fitting(line)) {
+      if (standings.contains(row.standing())) {
         groups
             .computeIfAbsent(row.standing(), s -> new FoundSum.Counting())
             .add(row.currency(), row.minor());
@@ -179,10 +206,6 @@ public class EntrySearch {
             .toList());
   }
 
-  private static List<Row> queued(List<Row> rows, Status status) {
-    return rows.stream().filter(row -> row.status() == status).sorted(QUEUE).toList();
-  }
-
   private static boolean isAfter(Row row, After after) {
     var rank = Integer.compare(row.standing().ordinal(), after.rank());
     var day = row.on().compareTo(after.on());
@@ -191,18 +214,12 @@ public class EntrySearch {
 
   /** Entries of any age and state, nearest to a figure or newest first. */
   public Found found(Long company, SearchLine line, int skip, int most) {
-    var rule = line.rule();
+    var fitting = ofAnyAge(company).fitting(line);
     var sums = new FoundSum.Counting();
-    var fitting = new ArrayList<Row>();
-    for (var row : look().rows()) {
-      if (row.company() == company && row.status() != Status.WITHDRAWN && rule.test(row)) {
-        sums.add(row.currency(), row.minor());
-        fitting.add(row);
-      }
-    }
-    line.near().ifPresent(near -> fitting.sort(Comparator.comparing(row -> row.distance(near))));
+    fitting.forEach(row -> sums.add(row.currency(), row.minor()));
     return new Found(
-        loaded(fitting.stream().skip(skip).limit(most).map(Row::id).toList()), sums.all());
+        loaded(line.inOrder(fitting).stream().skip(skip).limit(most).map(Row::id).toList()),
+        sums.all());
   }
 
   private List<BankEntryEntity> loaded(List<Long> ids) {

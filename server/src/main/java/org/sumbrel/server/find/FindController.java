@@ -5,6 +5,7 @@ import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -132,13 +133,14 @@ class FindController {
       @RequestParam(defaultValue = "50") int limit) {
     var owner = companies.company(company).id();
     var line = SearchLine.read(q, LocalDate.now(clock));
+    var near = line.near();
     var size = Page.limit(limit);
     var skip = (int) Math.min(Integer.MAX_VALUE / 2, Page.cursor(cursor, 0));
     var more = Integer.toString(skip + size);
     if (what == What.ENTRIES) {
       var found = entries.found(owner, line, skip, size + 1);
       var settled = settledBy.ofEntries(found.page().stream().map(BankEntryEntity::id).toList());
-      var page = Page.of(found.page(), size, e -> row(e, line, settled.get(e.id())), e -> more);
+      var page = Page.of(found.page(), size, e -> row(e, near, settled.get(e.id())), e -> more);
       return new SearchPage(page.rows(), page.next(), sums(found.sums(), skip), line.problems());
     }
     var which = what == What.OPEN ? Which.OPEN : Which.SETTLED;
@@ -151,7 +153,7 @@ class FindController {
         Page.of(
             rows,
             size,
-            i -> row(i, called.getOrDefault(i.customerId(), ""), line, settled.get(i.id())),
+            i -> row(i, called.getOrDefault(i.customerId(), ""), near, settled.get(i.id())),
             i -> more);
     return new SearchPage(page.rows(), page.next(), sums(found.sums(), skip), line.problems());
   }
@@ -164,7 +166,8 @@ class FindController {
             .toList();
   }
 
-  private static SearchRow row(BankEntryEntity entry, SearchLine line, SettledBy.Settled settled) {
+  private static SearchRow row(
+      BankEntryEntity entry, Optional<BigDecimal> near, SettledBy.Settled settled) {
     return new SearchRow(
         entry.id(),
         entry.bookedOn(),
@@ -177,11 +180,11 @@ class FindController {
         entry.status(),
         null,
         view(settled),
-        gap(line, entry.amount()));
+        gap(near, entry.amount()));
   }
 
   private static SearchRow row(
-      OpenItemEntity item, String customer, SearchLine line, SettledBy.Settled settled) {
+      OpenItemEntity item, String customer, Optional<BigDecimal> near, SettledBy.Settled settled) {
     return new SearchRow(
         item.id(),
         item.issuedOn(),
@@ -194,7 +197,7 @@ class FindController {
         null,
         item.kind(),
         view(settled),
-        gap(line, item.open().isZero() ? item.total() : item.open()));
+        gap(near, item.open().isZero() ? item.total() : item.open()));
   }
 
   private static SettledView view(SettledBy.Settled settled) {
@@ -203,10 +206,9 @@ class FindController {
         : new SettledView(settled.settlementId(), settled.on(), settled.payer());
   }
 
-  private static MoneyView gap(SearchLine line, Money amount) {
-    return line.near()
-        .filter(near -> near.stripTrailingZeros().scale() <= amount.getScale())
-        .map(near -> MoneyView.of(amount.abs().minus(Money.of(amount.getCurrencyUnit(), near))))
+  private static MoneyView gap(Optional<BigDecimal> near, Money amount) {
+    return near.filter(figure -> figure.stripTrailingZeros().scale() <= amount.getScale())
+        .map(figure -> MoneyView.of(amount.abs().minus(Money.of(amount.getCurrencyUnit(), figure))))
         .orElse(null);
   }
 
