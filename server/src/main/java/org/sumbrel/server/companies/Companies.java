@@ -21,11 +21,14 @@ import org.sumbrel.server.companies.CompanyView.BankAccountView;
 @Transactional(readOnly = true)
 public class Companies {
 
+  private static final Long NO_COMPANY = 0L;
+
   private final CompanyRepository companies;
   private final BankAccountRepository bankAccounts;
   private final LedgerAccountRepository ledgerAccounts;
   private final PolicyRepository policies;
   private final TaxCodeRepository taxCodes;
+  private final Map<Long, Long> known = new ConcurrentHashMap<>();
   private final Map<RoleKey, Long> roleAccounts = new ConcurrentHashMap<>();
 
   private record RoleKey(Long companyId, AccountRole role) {}
@@ -66,6 +69,16 @@ public class Companies {
             .findFirst()
             .orElseThrow(() -> new NotThere("company", "yet; the administrator sets one up"))
         : companies.findById(asked).orElseThrow(() -> new NotThere("company", asked));
+  }
+
+  /**
+   * The id of the company asked for, or of the first one where none is; companies stay, so one that
+   * was found is not looked up again.
+   *
+   * @throws NotThere where there is no such company
+   */
+  public Long idOf(Long asked) {
+    return known.computeIfAbsent(asked == null ? NO_COMPANY : asked, id -> company(asked).id());
   }
 
   public List<BankAccountEntity> accountsOf(Long companyId) {

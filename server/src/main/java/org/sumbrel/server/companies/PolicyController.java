@@ -105,7 +105,7 @@ class PolicyController {
   @GetMapping("/api/policies/{currency}")
   @Operation(summary = "What the company allows in a currency")
   PolicyView policy(@PathVariable String currency, @RequestParam(required = false) Long company) {
-    return view(companies.company(company).id(), unit(currency));
+    return view(companies.idOf(company), unit(currency));
   }
 
   @PutMapping("/api/policies/{currency}")
@@ -174,7 +174,7 @@ class PolicyController {
   @GetMapping("/api/tax-codes")
   @Operation(summary = "The taxes an amount can contain")
   List<TaxCodeView> taxCodes(@RequestParam(required = false) Long company) {
-    return companies.taxCodes(companies.company(company).id()).stream()
+    return companies.taxCodes(companies.idOf(company)).stream()
         .map(t -> new TaxCodeView(t.code(), t.name(), t.percent().stripTrailingZeros()))
         .toList();
   }
@@ -182,7 +182,7 @@ class PolicyController {
   @GetMapping("/api/ledger-accounts")
   @Operation(summary = "The accounts a hand may book to")
   List<AccountView> accounts(@RequestParam(required = false) Long company) {
-    return companies.chartOf(companies.company(company).id()).values().stream()
+    return companies.chartOf(companies.idOf(company)).values().stream()
         .filter(a -> a.role().bookable())
         .sorted(Comparator.comparing(LedgerAccountEntity::code))
         .map(a -> new AccountView(a.id(), a.code(), a.name()))

@@ -125,11 +125,7 @@ class CustomerController {
     var size = Page.limit(limit);
     var found =
         customers.page(
-            companies.company(company).id(),
-            q.strip(),
-            after.name(),
-            after.id(),
-            Limit.of(size + 1));
+            companies.idOf(company), q.strip(), after.name(), after.id(), Limit.of(size + 1));
     var owed = search.owed();
     return Page.of(
         found,
@@ -245,7 +241,7 @@ class CustomerController {
               .toList(),
           null);
     }
-    var found = search.open(companies.company(company).id(), line, afterItem(cursor), size + 1);
+    var found = search.open(companies.idOf(company), line, afterItem(cursor), size + 1);
     var names = names(found.stream().map(OpenItemEntity::customerId).distinct().toList());
     return Page.of(found, size, i -> view(i, names, today), i -> i.issuedOn() + "_" + i.id());
   }
@@ -274,7 +270,7 @@ class CustomerController {
       summary =
           "Customers who have money on account and invoices it could be applied to, largest first")
   List<ApplicableRow> applicable(@RequestParam(required = false) Long company) {
-    var found = items.applicable(companies.company(company).id());
+    var found = items.applicable(companies.idOf(company));
     var names = names(found.stream().map(OpenItemRepository.Applicable::customerId).toList());
     return found.stream()
         .sorted(Comparator.comparingLong(OpenItemRepository.Applicable::creditMinor))

@@ -1,17 +1,14 @@
 package org.sumbrel.server.customers;
 
-import jakarta.persistence.EntityManager;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.hibernate.Session;
 import org.joda.money.Money;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -32,10 +29,8 @@ public class Customers {
 
   private final CustomerRepository customers;
   private final OpenItemRepository items;
-  private final Session session;
 
-  Customers(CustomerRepository customers, OpenItemRepository items, EntityManager entities) {
-    this.session = entities.unwrap(Session.class);
+  Customers(CustomerRepository customers, OpenItemRepository items) {
     this.customers = customers;
     this.items = items;
   }
@@ -50,16 +45,9 @@ public class Customers {
 
   /** The items with these ids; every one of them is there, else {@link NotThere}. */
   public Map<Long, OpenItemEntity> items(Collection<Long> ids) {
-    // what the transaction has read already is not read again, however often it is asked for
     var found =
-        session
-            .byMultipleIds(OpenItemEntity.class)
-            .enableSessionCheck(true)
-            .enableOrderedReturn(false)
-            .multiLoad(List.copyOf(ids))
-            .stream()
-            .filter(Objects::nonNull)
-            .collect(Collectors.toMap(OpenItemEntity::id, Function.identity(), (a, b) -> a));
+        items.findAllById(ids).stream()
+            .collect(Collectors.toMap(OpenItemEntity::id, Function.identity()));
     for (var id : ids) {
       if (!found.containsKey(id)) {
         throw new NotThere("open item", id);

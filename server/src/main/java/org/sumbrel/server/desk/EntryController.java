@@ -224,7 +224,7 @@ class EntryController {
       @RequestParam(required = false) String cursor,
       @RequestParam(defaultValue = "100") int limit) {
     var size = Page.limit(limit);
-    var owner = companies.company(company).id();
+    var owner = companies.idOf(company);
     var asked = standing == null || standing.isEmpty() ? List.of(Standing.values()) : standing;
     var line = SearchLine.read(q, LocalDate.now(clock));
     var queue = search.queue(owner, status, asked, line, after(cursor), size + 1);

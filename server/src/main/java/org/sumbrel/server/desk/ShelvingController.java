@@ -76,7 +76,7 @@ class ShelvingController {
   @Operation(summary = "What is on the shelf, latest first")
   List<ShelvedView> shelved(@RequestParam(required = false) Long company) {
     return entries
-        .findByCompanyIdAndStatus(companies.company(company).id(), BankEntryEntity.Status.SHELVED)
+        .findByCompanyIdAndStatus(companies.idOf(company), BankEntryEntity.Status.SHELVED)
         .stream()
         .sorted((a, b) -> b.shelvedAt().compareTo(a.shelvedAt()))
         .map(

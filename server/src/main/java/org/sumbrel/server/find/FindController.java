@@ -131,7 +131,7 @@ class FindController {
       @RequestParam(defaultValue = "") String q,
       @RequestParam(required = false) String cursor,
       @RequestParam(defaultValue = "50") int limit) {
-    var owner = companies.company(company).id();
+    var owner = companies.idOf(company);
     var line = SearchLine.read(q, LocalDate.now(clock));
     var near = line.near();
     var size = Page.limit(limit);
@@ -226,9 +226,7 @@ class FindController {
     var unit = CurrencyUnit.of(currency);
     var line = SearchLine.read(q, LocalDate.now(clock));
     var found =
-        items
-            .found(companies.company(company).id(), null, Which.OPEN, line, 0, MOST_FITTING + 1)
-            .page();
+        items.found(companies.idOf(company), null, Which.OPEN, line, 0, MOST_FITTING + 1).page();
     var kept =
         found.stream()
             .limit(MOST_FITTING)
@@ -254,7 +252,7 @@ class FindController {
   List<SuggestionView> suggestions(
       @RequestParam(required = false) Long company, @RequestParam(defaultValue = "") String q) {
     var word = Suggestions.lastWord(q);
-    var owner = companies.company(company).id();
+    var owner = companies.idOf(company);
     var payers = lookedUp(word, w -> names.like(owner, w, SUGGESTED));
     var numbers = lookedUp(word, w -> customers.numbersLike(owner, w, SUGGESTED));
     return Suggestions.of(q, payers, numbers).stream()

@@ -72,7 +72,7 @@ class AdviceController {
   @GetMapping("/api/remittances")
   @Operation(summary = "Remittance advice that no money is known of yet, the latest first")
   List<AdviceView> loose(@RequestParam(required = false) Long company) {
-    return advices.loose(companies.company(company).id()).stream().map(AdviceView::of).toList();
+    return advices.loose(companies.idOf(company)).stream().map(AdviceView::of).toList();
   }
 
   @PostMapping("/api/remittances/pasted")
@@ -85,7 +85,7 @@ class AdviceController {
       @Valid @RequestBody Pasted pasted,
       Principal principal)
       throws BrokenFile, IOException {
-    var owner = companies.company(company).id();
+    var owner = companies.idOf(company);
     var read = PastedAdvice.read(pasted.text(), currency(pasted.currency()));
     var sum =
         read.total()

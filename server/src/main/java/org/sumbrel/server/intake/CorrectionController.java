@@ -73,7 +73,7 @@ class CorrectionController {
   List<CorrectionView> list(
       @RequestParam(required = false) Long company,
       @RequestParam(defaultValue = "OPEN") CorrectionEntity.Status status) {
-    var found = corrections.list(companies.company(company).id(), status);
+    var found = corrections.list(companies.idOf(company), status);
     var known =
         entries.all(found.stream().map(CorrectionEntity::entryId).distinct().toList()).stream()
             .collect(Collectors.toMap(BankEntryEntity::id, Function.identity()));

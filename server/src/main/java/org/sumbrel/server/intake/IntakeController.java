@@ -120,7 +120,7 @@ class IntakeController {
           UUID run,
       Principal principal)
       throws IOException, BrokenFile {
-    var owner = companies.company(company).id();
+    var owner = companies.idOf(company);
     var name =
         Optional.ofNullable(file.getOriginalFilename())
             .filter(n -> !n.isBlank())
@@ -204,9 +204,7 @@ class IntakeController {
     var size = Page.limit(limit);
     var found =
         repository.page(
-            companies.company(company).id(),
-            Page.cursor(cursor, Long.MAX_VALUE),
-            Limit.of(size + 1));
+            companies.idOf(company), Page.cursor(cursor, Long.MAX_VALUE), Limit.of(size + 1));
     var page = Page.of(found, size, i -> i, i -> i.id().toString());
     return new Page<>(views.of(page.rows()), page.next());
   }

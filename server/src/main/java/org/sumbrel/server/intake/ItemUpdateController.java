@@ -74,7 +74,7 @@ class ItemUpdateController {
   List<ItemUpdateView> list(
       @RequestParam(required = false) Long company,
       @RequestParam(defaultValue = "OPEN") CorrectionEntity.Status status) {
-    var found = updates.list(companies.company(company).id(), status);
+    var found = updates.list(companies.idOf(company), status);
     var items = customers.items(found.stream().map(ItemUpdateEntity::itemId).distinct().toList());
     var names =
         customers.names(

@@ -91,7 +91,7 @@ class StatementController {
       summary =
           "The statements taken in, by account, latest first; with what is missing or told twice between them")
   List<AccountStatements> list(@RequestParam(required = false) Long company) {
-    var accounts = companies.accountsOf(companies.company(company).id());
+    var accounts = companies.accountsOf(companies.idOf(company));
     var byAccount =
         statements
             .findByBankAccountIdInOrderByUntilOnDescIdDesc(

@@ -97,7 +97,7 @@ class NoteController {
   @GetMapping("/api/notes/marks")
   @Operation(summary = "What of a company has notes, latest first")
   List<Mark> marks(@RequestParam(required = false) Long company) {
-    return rows.marks(companies.company(company).id(), Limit.of(MOST_MARKS)).stream()
+    return rows.marks(companies.idOf(company), Limit.of(MOST_MARKS)).stream()
         .map(m -> new Mark(m.about(), m.notes(), m.questions()))
         .toList();
   }

@@ -100,7 +100,7 @@ class OutsideController {
     if (!settings.demo().enabled()) {
       throw new NotThere("simulated bank", "outside the demonstration");
     }
-    return companies.company(company).id();
+    return companies.idOf(company);
   }
 
   @PostMapping("/connection")

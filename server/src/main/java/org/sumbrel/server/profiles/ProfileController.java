@@ -108,9 +108,7 @@ class ProfileController {
   @GetMapping("/api/profiles")
   @Operation(summary = "The profiles of a company, by name")
   List<ProfileView> list(@RequestParam(required = false) Long company) {
-    return profiles.rows(companies.company(company).id()).stream()
-        .map(ProfileController::view)
-        .toList();
+    return profiles.rows(companies.idOf(company)).stream().map(ProfileController::view).toList();
   }
 
   @GetMapping("/api/profiles/subjects")
@@ -141,7 +139,7 @@ class ProfileController {
           String profile,
       @RequestParam(required = false) Long company)
       throws IOException, BrokenFile {
-    var owner = companies.company(company).id();
+    var owner = companies.idOf(company);
     var asked = profile == null ? Optional.<ProfileDocument>empty() : Optional.of(parsed(profile));
     return view(TablePreview.of(sample(file), asked, profiles.of(owner), currency(owner)));
   }
@@ -190,8 +188,7 @@ class ProfileController {
       @RequestParam(required = false) Long company,
       Principal principal)
       throws BrokenFile {
-    return view(
-        profiles.add(companies.company(company).id(), profile.toProfile(), principal.getName()));
+    return view(profiles.add(companies.idOf(company), profile.toProfile(), principal.getName()));
   }
 
   @PostMapping(path = "/api/profiles/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -203,7 +200,7 @@ class ProfileController {
       Principal principal)
       throws IOException, BrokenFile {
     var profile = ProfileYaml.read(TextOf.bytes(file.getBytes()));
-    return view(profiles.add(companies.company(company).id(), profile, principal.getName()));
+    return view(profiles.add(companies.idOf(company), profile, principal.getName()));
   }
 
   @PutMapping("/api/profiles/{id}")

@@ -113,7 +113,7 @@ class RunController {
       Principal principal) {
     var run =
         runs.start(
-            companies.company(call.company()).id(),
+            companies.idOf(call.company()),
             CurrencyUnit.of(call.currency()),
             call.allClear(),
             call.except(),
@@ -136,9 +136,7 @@ class RunController {
     var size = Page.limit(limit);
     var found =
         rows.findByCompanyIdAndIdLessThanOrderByIdDesc(
-            companies.company(company).id(),
-            Page.cursor(cursor, Long.MAX_VALUE),
-            Limit.of(size + 1));
+            companies.idOf(company), Page.cursor(cursor, Long.MAX_VALUE), Limit.of(size + 1));
     return Page.of(found, size, RunView::of, r -> r.id().toString());
   }
 
@@ -146,7 +144,7 @@ class RunController {
   @Operation(summary = "One's own drafts that a run could post, each with what speaks against it")
   List<RunPosting.OwnDraft> drafts(
       @RequestParam(required = false) Long company, Principal principal) {
-    return posting.ownDrafts(companies.company(company).id(), Actor.of(principal));
+    return posting.ownDrafts(companies.idOf(company), Actor.of(principal));
   }
 
   @GetMapping("/api/runs/{id}")

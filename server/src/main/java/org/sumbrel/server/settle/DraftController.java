@@ -105,7 +105,7 @@ class DraftController {
   @Transactional(readOnly = true)
   @Operation(summary = "The drafts of a company that are not posted, by who holds them")
   List<DraftRow> drafts(@RequestParam(required = false) Long company) {
-    var all = held.of(companies.company(company).id());
+    var all = held.of(companies.idOf(company));
     var rows = new HashMap<Long, BankEntryEntity>();
     entries
         .all(all.stream().map(d -> d.subject().entryId()).filter(Objects::nonNull).toList())

@@ -46,7 +46,7 @@ class SettlementReader {
     var size = Page.limit(limit);
     var found =
         search.page(
-            companies.company(company).id(),
+            companies.idOf(company),
             customer,
             SearchLine.read(q, LocalDate.now(clock)),
             Page.cursor(cursor, Long.MAX_VALUE),

@@ -89,7 +89,7 @@ class TieoutController {
       summary =
           "All that arrived = applied + on account + to accounts + shelved + returned + waiting, for each intake and in all")
   CentTrailView centTrail(@RequestParam(required = false) Long company) {
-    var all = trails.of(companies.company(company).id());
+    var all = trails.of(companies.idOf(company));
     var totals = new LinkedHashMap<CurrencyUnit, CentTrail>();
     all.forEach(t -> totals.merge(t.currency(), t.trail(), TieoutController::sum));
     return new CentTrailView(
