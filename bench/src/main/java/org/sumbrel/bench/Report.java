@@ -128,16 +128,21 @@ final class Report {
   }
 
   void desk(DeskRun.Desk desk) {
-    for (var reads : desk.reads()) {
-      out.printf(
-          "%-22s %6d reads, 8 users at once: median %6.1f ms, p95 %6.1f ms%n",
-          reads.what(), reads.count(), reads.medianMs(), reads.p95Ms());
-    }
+    out.println("8 users at once, each a tenth of a second between two reads:");
+    desk.reads().forEach(this::reads);
+    out.println("8 users at once without a pause:");
+    desk.hurried().forEach(this::reads);
     var run = desk.posting();
     out.printf(
         "run of %d: %.1f s, %.0f a second, %d refused%n",
         run.lines(), run.seconds(), run.perSecond(), run.refused());
     results.put("desk", desk);
+  }
+
+  private void reads(DeskRun.Reads reads) {
+    out.printf(
+        "  %-22s %6d reads: median %6.1f ms, p95 %6.1f ms%n",
+        reads.what(), reads.count(), reads.medianMs(), reads.p95Ms());
   }
 
   void write(Path file) throws IOException {
