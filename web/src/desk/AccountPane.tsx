@@ -11,6 +11,7 @@ import {
   TableRow,
   TextField,
   Typography,
+  useMediaQuery,
 } from "@mui/material";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef, useState, type RefObject } from "react";
@@ -36,6 +37,8 @@ const IN_SIGHT = 20;
 
 /** How many characters of a number its column has room for. */
 const FITS = 12;
+const FITS_NARROW = 8;
+const NARROW = "(max-width:1150px)";
 
 export interface AccountProps {
   customerId: number | undefined;
@@ -261,7 +264,8 @@ function ItemRow({
 }) {
   const taken = draft.applications.find((a) => a.itemId === item.id);
   // a number that has no room in its column takes the next one too: it is never cut
-  const wide = item.number.length > FITS;
+  const narrow = useMediaQuery(NARROW);
+  const wide = item.number.length > (narrow ? FITS_NARROW : FITS);
   const due = (
     <Box
       component="span"

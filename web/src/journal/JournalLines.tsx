@@ -20,10 +20,10 @@ export function JournalLines({ lines }: { lines: Schemas["JournalLineView"][] })
               {line.account}
               {line.customer && `, ${line.customer}`}
             </TableCell>
-            <TableCell align="right" sx={{ width: 120 }}>
+            <TableCell align="right" sx={{ width: "1%", pl: 1 }}>
               {line.debit && <Amount of={line.debit} />}
             </TableCell>
-            <TableCell align="right" sx={{ width: 120, pr: 0 }}>
+            <TableCell align="right" sx={{ width: "1%", minWidth: 96, pl: 1, pr: 0 }}>
               {line.credit && <Amount of={line.credit} />}
             </TableCell>
           </TableRow>

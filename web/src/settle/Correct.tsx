@@ -40,7 +40,11 @@ export function Correct({ settlement: s, disabled }: { settlement: Settlement; d
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         <MenuItem onClick={() => ask("redo")}>Reverse and redo</MenuItem>
         {s.applications.length > 0 && (
-          <MenuItem onClick={() => ask("one")}>Take one of {s.applications.length} back</MenuItem>
+          <MenuItem onClick={() => ask("one")}>
+            {s.applications.length === 1
+              ? `Take ${s.applications[0]?.number} back`
+              : `Take one of ${s.applications.length} back`}
+          </MenuItem>
         )}
         {s.entryId && <MenuItem onClick={() => ask("move")}>Move to another customer</MenuItem>}
         {s.entryId && <MenuItem onClick={() => ask("return")}>Returned by the bank</MenuItem>}

@@ -6,6 +6,8 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -117,13 +119,28 @@ class PaymentsController {
         .forEach(paying::add);
     var reached = links.stream().map(PaidLink::itemId).collect(Collectors.toSet());
     var names = customers.names(family);
+    var places = places(paying, links);
     var paid =
         items.values().stream()
             .filter(i -> family.contains(i.customerId()))
             .filter(i -> reached.contains(i.id()) || i.open().isPositive())
+            .sorted(Comparator.comparing(i -> places.apply(i.id())))
             .map(i -> paid(i, names))
             .toList();
     return new Payments(paying, paid, links, found.size() > SETTLEMENTS);
+  }
+
+  /**
+   * Items stand beside what paid them, so that lines are short; those that nothing paid beside the
+   * open credits that could, else after all others.
+   */
+  private static Function<Long, Integer> places(List<Paying> paying, List<PaidLink> links) {
+    var credits = (int) paying.stream().filter(p -> p.settlementId() == null).count();
+    var order = new HashMap<String, Integer>();
+    paying.forEach(p -> order.put(p.key(), order.size()));
+    var places = new HashMap<Long, Integer>();
+    links.forEach(l -> places.merge(l.itemId(), order.get(l.from()), Math::min));
+    return item -> places.getOrDefault(item, credits > 0 ? credits - 1 : paying.size());
   }
 
   private static boolean applicable(OpenItemEntity item) {
