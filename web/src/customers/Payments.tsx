@@ -47,8 +47,7 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
   if (!payments.data) {
     return <Loading rows={6} />;
   }
-  const { paying, links, more } = payments.data;
-  const paid = inOrder(paying, payments.data.paid, links);
+  const { paying, paid, links, more } = payments.data;
   const put = () => {
     setCredit(null);
     setTarget(null);
@@ -170,18 +169,6 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
       )}
     </>
   );
-}
-
-/** What is open and unpaid first, by due date; then each beside what paid it, so that few lines cross. */
-function inOrder(paying: Paying[], paid: Paid[], links: Schemas["PaidLink"][]): Paid[] {
-  const place = new Map(paying.map((p, n) => [p.key, n]));
-  const beside = new Map<number, number>();
-  for (const link of links) {
-    const n = place.get(link.from) ?? 0;
-    beside.set(link.itemId, Math.min(n, beside.get(link.itemId) ?? n));
-  }
-  const rank = (one: Paid) => (minor(one.open) > 0 ? -1 : (beside.get(one.itemId) ?? paying.length));
-  return [...paid].sort((a, b) => rank(a) - rank(b));
 }
 
 function PayingRow({

@@ -65,7 +65,9 @@ class FindApiTest {
     return rows;
   }
 
-  /** The database finds what the rule of the core says, no more and no less. */
+  /**
+   * What is found in memory is what the rule names of all that the lists show, no more and no less.
+   */
   @ParameterizedTest
   @ValueSource(
       strings = {
