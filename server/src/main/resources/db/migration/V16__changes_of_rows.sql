@@ -23,3 +23,11 @@ create trigger bank_entry_changes after insert, update, delete on bank_entry for
 create trigger settlement_changes after insert, update, delete on settlement for each row call 'org.sumbrel.server.changes.RowTrigger';
 create trigger statement_changes after insert, update, delete on statement for each row call 'org.sumbrel.server.changes.RowTrigger';
 create trigger correction_changes after insert, update, delete on correction for each row call 'org.sumbrel.server.changes.RowTrigger';
+
+-- Those who post note that proposals are behind in a row each, instead of waiting for one row of the company.
+create table proposal_mark (
+  id bigint generated always as identity primary key,
+  company_id bigint not null
+);
+insert into proposal_mark (company_id) select company_id from proposal_state where stale;
+alter table proposal_state drop column stale;

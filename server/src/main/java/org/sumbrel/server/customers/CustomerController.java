@@ -30,10 +30,10 @@ import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.server.api.BadRequest;
-import org.sumbrel.server.api.FoundSum;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
+import org.sumbrel.server.api.SearchSum;
 import org.sumbrel.server.companies.Companies;
 
 /** Customers, their accounts and their open items. */
@@ -151,12 +151,12 @@ class CustomerController {
     }
   }
 
-  private static CustomerRow row(CustomerEntity customer, List<FoundSum> owed) {
+  private static CustomerRow row(CustomerEntity customer, List<SearchSum> owed) {
     return new CustomerRow(
         customer.id(),
         customer.number(),
         customer.name(),
-        owed.stream().mapToLong(FoundSum::count).sum(),
+        owed.stream().mapToLong(SearchSum::count).sum(),
         owed.stream().map(o -> MoneyView.ofMinor(o.currency(), o.amountMinor())).toList());
   }
 

@@ -21,7 +21,7 @@ import org.sumbrel.core.find.Findables;
 import org.sumbrel.core.find.PaidBy;
 import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.core.find.Sketch;
-import org.sumbrel.server.api.FoundSum;
+import org.sumbrel.server.api.SearchSum;
 import org.sumbrel.server.changes.RowChanges;
 import org.sumbrel.server.changes.Shelf;
 
@@ -75,7 +75,7 @@ public class ItemSearch {
    *
    * @param sums how many fit, and what is open of them (of settled ones: what they were)
    */
-  public record Found(List<OpenItemEntity> page, List<FoundSum> sums) {}
+  public record Sought(List<OpenItemEntity> page, List<SearchSum> sums) {}
 
   /** Of an item what it is looked for by. */
   private record Row(
@@ -183,31 +183,31 @@ public class ItemSearch {
    *
    * @param owners whose items; null for all of the company
    */
-  public Found found(
+  public Sought found(
       Long company, Collection<Long> owners, Which which, SearchLine line, int skip, int most) {
     var fitting = items(company, which).fitting(line);
     if (owners != null) {
       var owned = new HashSet<>(owners);
       fitting = fitting.stream().filter(row -> owned.contains(row.customer())).toList();
     }
-    var sums = new FoundSum.Counting();
+    var sums = new SearchSum.Counting();
     fitting.forEach(row -> sums.add(row.currency(), row.minor()));
     var page = line.inOrder(fitting).stream().skip(skip).limit(most).map(Row::id).toList();
-    return new Found(loaded(page), sums.all());
+    return new Sought(loaded(page), sums.all());
   }
 
   /** What is open of each customer's own items, by currency. */
-  Function<Long, List<FoundSum>> owed() {
-    Map<Long, FoundSum.Counting> owed = look().arranged("owed", ItemSearch::byCustomer);
+  Function<Long, List<SearchSum>> owed() {
+    Map<Long, SearchSum.Counting> owed = look().arranged("owed", ItemSearch::byCustomer);
     return customer ->
-        Optional.ofNullable(owed.get(customer)).map(FoundSum.Counting::all).orElse(List.of());
+        Optional.ofNullable(owed.get(customer)).map(SearchSum.Counting::all).orElse(List.of());
   }
 
-  private static Map<Long, FoundSum.Counting> byCustomer(List<Row> rows) {
-    var owed = new HashMap<Long, FoundSum.Counting>();
+  private static Map<Long, SearchSum.Counting> byCustomer(List<Row> rows) {
+    var owed = new HashMap<Long, SearchSum.Counting>();
     for (var row : rows) {
       if (row.open()) {
-        owed.computeIfAbsent(row.customer(), c -> new FoundSum.Counting())
+        owed.computeIfAbsent(row.customer(), c -> new SearchSum.Counting())
             .add(row.currency(), row.minor());
       }
     }

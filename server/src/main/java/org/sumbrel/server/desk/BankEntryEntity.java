@@ -11,6 +11,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.propose.PastPayer;
@@ -195,12 +196,6 @@ public class BankEntryEntity {
     return told.isBlank() ? "Nobody named" : told;
   }
 
-  /** How its first explanation stands, and whom that names; null where nobody. */
-  void stands(Standing standing, Long lead) {
-    standingRank = standing.ordinal();
-    leadCustomerId = lead;
-  }
-
   /** Explained by a settlement, mostly for this customer (null where for several). */
   public void settledFor(Long customerId) {
     status = Status.SETTLED;
@@ -265,7 +260,9 @@ public class BankEntryEntity {
         remittance);
   }
 
-  PastPayer toPastPayer() {
-    return new PastPayer(payerName, payerAccount, settledCustomerId.toString());
+  /** Who paid for whom; empty where it was settled only after it was read. */
+  Optional<PastPayer> toPastPayer() {
+    return Optional.ofNullable(settledCustomerId)
+        .map(customer -> new PastPayer(payerName, payerAccount, customer.toString()));
   }
 }

@@ -19,7 +19,7 @@ import org.sumbrel.core.find.PaidBy;
 import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.core.find.Sketch;
 import org.sumbrel.core.propose.Standing;
-import org.sumbrel.server.api.FoundSum;
+import org.sumbrel.server.api.SearchSum;
 import org.sumbrel.server.changes.RowChanges;
 import org.sumbrel.server.changes.Shelf;
 import org.sumbrel.server.customers.CustomerNames;
@@ -70,7 +70,7 @@ public class EntrySearch {
   }
 
   /** How many entries stand so, and what they come to. */
-  record Group(Standing standing, FoundSum sum) {}
+  record Group(Standing standing, SearchSum sum) {}
 
   /**
    * A page of the queue, and all that is in it.
@@ -80,7 +80,7 @@ public class EntrySearch {
   record Queue(List<BankEntryEntity> page, List<Group> groups) {}
 
   /** Entries on one page, and what all that fit come to. */
-  public record Found(List<BankEntryEntity> page, List<FoundSum> sums) {}
+  public record Sought(List<BankEntryEntity> page, List<SearchSum> sums) {}
 
   /** Where a page of the queue ended. */
   record After(int rank, LocalDate on, long id) {}
@@ -188,11 +188,11 @@ public class EntrySearch {
       After after,
       int most) {
     var page = new ArrayList<Long>();
-    Map<Standing, FoundSum.Counting> groups = new EnumMap<>(Standing.class);
+    Map<Standing, SearchSum.Counting> groups = new EnumMap<>(Standing.class);
     for (var row : queue(company, status).fitting(line)) {
       if (standings.contains(row.standing())) {
         groups
-            .computeIfAbsent(row.standing(), s -> new FoundSum.Counting())
+            .computeIfAbsent(row.standing(), s -> new SearchSum.Counting())
             .add(row.currency(), row.minor());
         if (page.size() < most && isAfter(row, after)) {
           page.add(row.id());
@@ -213,11 +213,11 @@ public class EntrySearch {
   }
 
   /** Entries of any age and state, nearest to a figure or newest first. */
-  public Found found(Long company, SearchLine line, int skip, int most) {
+  public Sought found(Long company, SearchLine line, int skip, int most) {
     var fitting = ofAnyAge(company).fitting(line);
-    var sums = new FoundSum.Counting();
+    var sums = new SearchSum.Counting();
     fitting.forEach(row -> sums.add(row.currency(), row.minor()));
-    return new Found(
+    return new Sought(
         loaded(line.inOrder(fitting).stream().skip(skip).limit(most).map(Row::id).toList()),
         sums.all());
   }
@@ -227,7 +227,7 @@ public class EntrySearch {
   }
 
   /** How many entries of a currency stand so and are not older, and what they come to. */
-  public FoundSum count(Long company, CurrencyUnit currency, Status status, LocalDate from) {
+  public SearchSum count(Long company, CurrencyUnit currency, Status status, LocalDate from) {
     var code = currency.getCode();
     var count = 0L;
     var minor = 0L;
@@ -240,7 +240,7 @@ public class EntrySearch {
         minor = Math.addExact(minor, row.minor());
       }
     }
-    return new FoundSum(code, count, minor);
+    return new SearchSum(code, count, minor);
   }
 
   /** Whether an entry of an id fits a line, for whoever asks about many. */

@@ -3,6 +3,7 @@ package org.sumbrel.server.desk;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -14,8 +15,6 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.sumbrel.core.propose.ProposalEngine;
 import org.sumbrel.core.propose.Snapshot;
 import org.sumbrel.core.propose.Standing;
@@ -37,7 +36,7 @@ public class Proposals {
 
   private final BankEntryRepository entries;
   private final ProposalRepository proposals;
-  private final ProposalStateRepository states;
+  private final ProposalMarks marks;
   private final Customers customers;
   private final Companies companies;
   private final Advices advices;
@@ -46,52 +45,23 @@ public class Proposals {
   Proposals(
       BankEntryRepository entries,
       ProposalRepository proposals,
-      ProposalStateRepository states,
+      ProposalMarks marks,
       Customers customers,
       Companies companies,
       Advices advices,
       ObjectMapper json) {
     this.entries = entries;
     this.proposals = proposals;
-    this.states = states;
+    this.marks = marks;
     this.customers = customers;
     this.companies = companies;
     this.advices = advices;
     this.json = json;
   }
 
-  /**
-   * Notes, in the transaction that moves balances, that the company's proposals are behind: once at
-   * its end, so that the row that all who post write to is held for a moment only.
-   */
+  /** Notes, in the transaction that moves balances, that the company's proposals are behind. */
   public void mark(Long companyId) {
-    var key = new MarkKey(companyId);
-    if (!TransactionSynchronizationManager.hasResource(key)) {
-      TransactionSynchronizationManager.bindResource(key, companyId);
-      TransactionSynchronizationManager.registerSynchronization(
-          new TransactionSynchronization() {
-            @Override
-            public void beforeCommit(boolean readOnly) {
-              entries.flush();
-              writeMark(companyId);
-            }
-
-            @Override
-            public void afterCompletion(int status) {
-              TransactionSynchronizationManager.unbindResource(key);
-            }
-          });
-    }
-  }
-
-  private record MarkKey(Long companyId) {}
-
-  private void writeMark(Long companyId) {
-    if (states.mark(companyId) == 0) {
-      var state = new ProposalStateEntity(companyId);
-      state.stale(true);
-      states.save(state);
-    }
+    marks.add(companyId);
   }
 
   /** Forgets all proposals of a company, which stand on what is no longer there. */
@@ -102,8 +72,8 @@ public class Proposals {
 
   /** Proposes anew for all that waits, if anything has moved since the last time. */
   public void renew(Long companyId) {
-    var state = states.locked(companyId);
-    if (state.isEmpty() || !state.get().stale()) {
+    var noted = marks.held(companyId);
+    if (noted.isEmpty()) {
       return;
     }
     proposals.forget(companyId);
@@ -111,7 +81,7 @@ public class Proposals {
     waiting.stream()
         .collect(Collectors.groupingBy(e -> e.amount().getCurrencyUnit()))
         .forEach((currency, some) -> propose(companyId, currency, some));
-    state.get().stale(false);
+    marks.remove(noted);
   }
 
   private void propose(Long companyId, CurrencyUnit currency, List<BankEntryEntity> waiting) {
@@ -120,13 +90,15 @@ public class Proposals {
     var said = new HashMap<String, RemittanceAdvice>();
     advices.tied(companyId).forEach((entry, kept) -> said.put(entry.toString(), kept.advice()));
     var engine = ProposalEngine.over(snapshot(companyId, currency), said);
+    var stands = new ArrayList<ProposalMarks.Stands>();
     for (var result : engine.propose(waiting.stream().map(BankEntryEntity::toReceipt).toList())) {
       var entry = byId.get(result.receiptId());
       var stored = StoredProposals.of(result);
-      entry.stands(result.standing(), stored.leadCustomer());
+      stands.add(new ProposalMarks.Stands(entry.id(), result.standing(), stored.leadCustomer()));
       proposals.save(
           new ProposalEntity(entry.id(), companyId, write(stored.lead()), write(stored)));
     }
+    marks.stand(stands);
   }
 
   private Snapshot snapshot(Long companyId, CurrencyUnit currency) {
@@ -146,14 +118,14 @@ public class Proposals {
         customers.all(companyId),
         List.of(),
         entries.settledLast(companyId, Limit.of(HISTORY)).stream()
-            .map(BankEntryEntity::toPastPayer)
+            .flatMap(e -> e.toPastPayer().stream())
             .toList(),
         companies.policy(companyId, currency));
   }
 
   @Transactional(readOnly = true)
   public List<Long> staleCompanies() {
-    return states.staleCompanies();
+    return marks.companies();
   }
 
   @Transactional(readOnly = true)

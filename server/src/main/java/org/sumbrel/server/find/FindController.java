@@ -19,9 +19,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.core.find.Suggestions;
-import org.sumbrel.server.api.FoundSum;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.Page;
+import org.sumbrel.server.api.SearchSum;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.CustomerNames;
 import org.sumbrel.server.customers.Customers;
@@ -158,7 +158,7 @@ class FindController {
     return new SearchPage(page.rows(), page.next(), sums(found.sums(), skip), line.problems());
   }
 
-  private static List<Sum> sums(List<FoundSum> all, int skip) {
+  private static List<Sum> sums(List<SearchSum> all, int skip) {
     return skip > 0
         ? List.of()
         : all.stream()

@@ -14,8 +14,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.tieout.CentTrail;
-import org.sumbrel.server.api.FoundSum;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.SearchSum;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.BankEntryEntity.Status;
 import org.sumbrel.server.desk.EntrySearch;
@@ -151,7 +151,7 @@ class TieoutController {
         unit.getCode(), month, arrived, waiting, shelved, pouch, posted, MoneyView.of(gap));
   }
 
-  private static Tile tile(CurrencyUnit unit, FoundSum sum) {
+  private static Tile tile(CurrencyUnit unit, SearchSum sum) {
     return new Tile(sum.count(), MoneyView.of(Money.ofMinor(unit, sum.amountMinor())));
   }
 }

@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.TreeMap;
 
 /** How many fit, and what they come to in minor units, in one currency. */
-public record FoundSum(String currency, long count, long amountMinor) {
+public record SearchSum(String currency, long count, long amountMinor) {
 
   /** Counts what fits, by currency. */
   public static final class Counting {
@@ -20,9 +20,9 @@ public record FoundSum(String currency, long count, long amountMinor) {
     }
 
     /** The sums in the order of the currencies. */
-    public List<FoundSum> all() {
+    public List<SearchSum> all() {
       return counted.entrySet().stream()
-          .map(e -> new FoundSum(e.getKey(), e.getValue()[0], e.getValue()[1]))
+          .map(e -> new SearchSum(e.getKey(), e.getValue()[0], e.getValue()[1]))
           .toList();
     }
   }
