@@ -42,6 +42,14 @@ class ProposalMarks {
         .list();
   }
 
+  /** The number of the last note; 0 where there is none. */
+  long last(Long company) {
+    return jdbc.sql("select coalesce(max(id), 0) from proposal_mark where company_id = :company")
+        .param("company", company)
+        .query(Long.class)
+        .single();
+  }
+
   void remove(List<Long> marks) {
     jdbc.sql("delete from proposal_mark where id in (:marks)").param("marks", marks).update();
   }

@@ -55,11 +55,12 @@ public class ProposalRenewal implements ApplicationRunner {
 
   /**
    * Those who posted at the same moment wait for each other here: the next one renews for all who
-   * wait, and the others find nothing left to do.
+   * wait, and the others find that what they noted is done.
    */
   private void oneByOne(Long companyId) {
+    var noted = proposals.lastMark(companyId);
     synchronized (locks.computeIfAbsent(companyId, c -> new Object())) {
-      proposals.renew(companyId);
+      proposals.renew(companyId, noted);
     }
   }
 

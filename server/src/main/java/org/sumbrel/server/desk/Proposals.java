@@ -70,10 +70,19 @@ public class Proposals {
     mark(companyId);
   }
 
-  /** Proposes anew for all that waits, if anything has moved since the last time. */
-  public void renew(Long companyId) {
+  /** What was noted last of a company, by its number; 0 where nothing is left to do. */
+  @Transactional(readOnly = true)
+  public long lastMark(Long companyId) {
+    return marks.last(companyId);
+  }
+
+  /**
+   * Proposes anew for all that waits, if something noted up to a number has not been taken up yet;
+   * what was noted later is taken up with it, and otherwise left to whoever noted it.
+   */
+  public void renew(Long companyId, long upTo) {
     var noted = marks.held(companyId);
-    if (noted.isEmpty()) {
+    if (noted.stream().noneMatch(mark -> mark <= upTo)) {
       return;
     }
     proposals.forget(companyId);
