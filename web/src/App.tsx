@@ -22,9 +22,11 @@ const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
 const PouchView = lazy(() => import("./tieout/PouchView"));
 const PoliciesView = lazy(() => import("./companies/PoliciesView"));
 const ShelvedView = lazy(() => import("./desk/ShelvedView"));
+const ScoreView = lazy(() => import("./score/ScoreView"));
 const RunsView = lazy(() => import("./runs/RunsView"));
 const RunView = lazy(() => import("./runs/RunView"));
 const PrepareRunView = lazy(() => import("./runs/PrepareRunView"));
+const UnattendedView = lazy(() => import("./runs/UnattendedView"));
 const UsersView = lazy(() => import("./access/UsersView"));
 
 /** The whole interface: sign-in, then every view under its own address. */
@@ -54,6 +56,7 @@ export function App() {
           <Route path="/waiting/desk/account/:accountId" element={<DeskView />} />
           <Route path="/waiting/find" element={<FindView />} />
           <Route path="/waiting/shelved" element={<ShelvedView />} />
+          <Route path="/waiting/score" element={<ScoreView />} />
           <Route path="/pouch" element={<PouchView />} />
           <Route path="/posted/customers" element={<CustomersView />} />
           <Route path="/posted/customers/:customerId" element={<CustomerView />} />
@@ -63,6 +66,7 @@ export function App() {
           <Route path="/posted/runs" element={<RunsView />} />
           <Route path="/posted/runs/new" element={<PrepareRunView />} />
           <Route path="/posted/runs/:runId" element={<RunView />} />
+          <Route path="/posted/unattended" element={<UnattendedView />} />
           <Route path="/posted/journal" element={<JournalView />} />
           <Route path="/posted/trial-balance" element={<TrialBalanceView />} />
           <Route path="/tied-out/cent-trail" element={<CentTrailView />} />

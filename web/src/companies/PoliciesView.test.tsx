@@ -1,4 +1,4 @@
-import { cleanup, screen } from "@testing-library/react";
+import { cleanup, screen, waitFor } from "@testing-library/react";
 import { afterEach, describe, expect, it } from "vitest";
 import type { Schemas } from "../api/client";
 import { serverAnswers, show, usd } from "../testing";
@@ -24,10 +24,22 @@ const POLICY: Schemas["PolicyView"] = {
   version: 4,
 };
 
+const EFFECT: Schemas["Effect"] = {
+  waiting: [
+    { standing: "CLEAR", now: 8, then: 5 },
+    { standing: "LEANING", now: 1, then: 4 },
+  ],
+  changing: 3,
+  days: 90,
+  now: { clearRight: 70, clearWrong: 1, byHand: 6 },
+  then: { clearRight: 60, clearWrong: 0, byHand: 17 },
+};
+
 function answers(role: string, put?: () => { status?: number; body: unknown }) {
   return serverAnswers({
     "GET /api/me": () => ({ body: { user: "osric", role } }),
     "GET /api/policies/USD": () => ({ body: POLICY }),
+    "POST /api/policies/USD/effect": () => ({ body: EFFECT }),
     "PUT /api/policies/USD": () => put?.() ?? { body: { ...POLICY, version: 5 } },
   });
 }
@@ -53,6 +65,22 @@ describe("policies", () => {
     expect(sent.discountGraceDays).toBe(2);
     expect(sent.usualFees).toEqual(["18.00", "2.9 % + 0.30", "25.00"]);
     expect(sent.version).toBe(4);
+  });
+
+  it("show before they are decided what waits otherwise and what was right and wrong in the last days", async () => {
+    const calls = answers("SUPERVISOR");
+    const { user } = show(<PoliciesView />);
+    expect(await screen.findByText("3 entries that wait would stand otherwise.")).toBeTruthy();
+    expect(
+      screen.getByRole("row", { name: "would have been clear, and was posted otherwise 1 0" }),
+    ).toBeTruthy();
+    await user.clear(field("Clear from, in 1,000"));
+    await user.type(field("Clear from, in 1,000"), "999");
+    await waitFor(() =>
+      expect(
+        calls.filter((c) => c.name.endsWith("/effect")).map((c) => (c.body as typeof POLICY).clearAt),
+      ).toContain(0.999),
+    );
   });
 
   it("mark what is no figure and keep the last one that was", async () => {

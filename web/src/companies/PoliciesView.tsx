@@ -11,12 +11,13 @@ import {
   Typography,
 } from "@mui/material";
 import { useMutation, useQuery, useQueryClient, type UseMutationResult } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { api, data, type Money, type Schemas } from "../api/client";
 import { useBooks, useSession } from "../access/session";
 import { FigureField } from "../shared/FigureField";
 import { grouped, typedAmount } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
+import { PolicyEffect } from "./PolicyEffect";
 
 type Policy = Schemas["PolicyView"];
 type Limits = Schemas["LimitsView"];
@@ -57,7 +58,9 @@ export default function PoliciesView() {
       ),
     onSuccess: (decided) => {
       queries.setQueryData(["policy", books.company, books.currency], decided);
-      void queries.invalidateQueries({ queryKey: ["preview"] });
+      ["preview", "entries", "entry", "policy-effect"].forEach(
+        (key) => void queries.invalidateQueries({ queryKey: [key] }),
+      );
     },
   });
   if (policy.error) {
@@ -72,8 +75,11 @@ function Form({ policy, save }: { policy: Policy; save: UseMutationResult<Policy
   const [p, setPolicy] = useState(policy);
   const [fees, setFees] = useState(policy.usualFees.join("; "));
   const may = session.data?.role === "ADMINISTRATOR" || session.data?.role === "SUPERVISOR";
-  const decide = () =>
-    save.mutate({ ...p, usualFees: fees.split(";").flatMap((f) => (f.trim() ? [f.trim()] : [])) });
+  const typed = useMemo(
+    () => ({ ...p, usualFees: fees.split(";").flatMap((f) => (f.trim() ? [f.trim()] : [])) }),
+    [p, fees],
+  );
+  const decide = () => save.mutate(typed);
   const limit = (who: "clerk" | "supervisor", kind: keyof Limits, part: Partial<Limit>) =>
     setPolicy((before) => ({
       ...before,
@@ -142,6 +148,18 @@ function Form({ policy, save }: { policy: Policy; save: UseMutationResult<Policy
           disabled={!may}
           put={(step) => setPolicy((b) => ({ ...b, roundingStep: step }))}
         />
+        <Figure
+          label="Clear from, in 1,000"
+          value={Math.round(p.clearAt * 1e7) / 1e4}
+          disabled={!may}
+          put={(share) => setPolicy((b) => ({ ...b, clearAt: share / 1000 }))}
+        />
+        <Figure
+          label="Torn within a factor of"
+          value={p.tornWithin}
+          disabled={!may}
+          put={(factor) => setPolicy((b) => ({ ...b, tornWithin: factor }))}
+        />
         <TextField
           label="Usual fees"
           value={fees}
@@ -171,6 +189,7 @@ function Form({ policy, save }: { policy: Policy; save: UseMutationResult<Policy
           </Typography>
         )}
       </Box>
+      {may && <PolicyEffect policy={typed} />}
     </Box>
   );
 }

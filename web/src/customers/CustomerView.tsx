@@ -9,6 +9,7 @@ import { AgeingBar } from "./AgeingBar";
 import { CustomerItems } from "./CustomerItems";
 import { CustomerSettlements } from "./CustomerSettlements";
 import { CustomerStatement } from "./CustomerStatement";
+import { KnownPayers } from "./KnownPayers";
 import { Payments } from "./Payments";
 
 type Account = Schemas["CustomerAccount"];
@@ -18,6 +19,7 @@ const SIDES: [string, string][] = [
   ["account", "Account"],
   ["payments", "What paid what"],
   ["settlements", "Settlements"],
+  ["payers", "Known payers"],
 ];
 
 /** A customer: what is open and how old, the account with its balance, what paid what, and what was said of it. */
@@ -64,6 +66,7 @@ export default function CustomerView() {
       {side === "account" && <CustomerStatement account={c} />}
       {side === "payments" && <Payments account={c} />}
       {side === "settlements" && <CustomerSettlements id={id} />}
+      {side === "payers" && <KnownPayers id={id} />}
     </Box>
   );
 }

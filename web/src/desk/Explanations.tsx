@@ -35,6 +35,12 @@ export function Explanations({
           choose={choose}
         />
       ))}
+      {entry.alternatives > 1 && (
+        <Typography variant="body2" color="textSecondary" sx={{ px: 0.5 }}>
+          {entry.alternatives.toLocaleString()} explanations are about as good as the first
+          {entry.alternatives > entry.proposals.length && `; the best ${entry.proposals.length} are shown`}.
+        </Typography>
+      )}
       {entry.notes.map((note) => (
         <Typography
           key={note.text}

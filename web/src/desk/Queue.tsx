@@ -10,6 +10,7 @@ import { grouped, minor } from "../shared/money";
 import { layOut } from "../tally/layout";
 import { STANDING_WORD, StandingGlyph, type Standing } from "../tally/StandingGlyph";
 import { ThinTally } from "../tally/TallyBar";
+import { Thinking } from "./Thinking";
 
 export type EntryRow = Schemas["EntryRow"];
 type Group = Schemas["StandingGroup"];
@@ -138,6 +139,7 @@ export function Queue(props: Props) {
           slotProps={{ htmlInput: { "aria-label": "Search the queue" } }}
         />
       </Box>
+      <Thinking />
       {lines.length === 0 && props.q && (
         <Typography role="status" variant="body2" color="textSecondary" sx={{ px: 1.75, py: 1 }}>
           Nothing that waits fits “{props.q}”.

@@ -13,6 +13,7 @@ import { BatchParts } from "./BatchParts";
 import { Differences } from "./Differences";
 import { takingAmount, tallyOf, type Draft, type Entry, type Preview } from "./drafts";
 import { Explanations } from "./Explanations";
+import { RememberPayer } from "./RememberPayer";
 import { JournalLines } from "../journal/JournalLines";
 
 interface Props {
@@ -92,6 +93,7 @@ export function ReceiptPane({
         readOnly={readOnly}
       />
       <Differences draft={draft} change={change} readOnly={readOnly} />
+      <RememberPayer entry={entry} draft={draft} preview={preview} change={change} readOnly={readOnly} />
       {/* what a hand has made stands with what it writes; an explanation stands among its like first */}
       {!rank && <Writes preview={preview} />}
       <Explanations

@@ -8,7 +8,7 @@ import type { Work } from "./useWork";
 
 function inWords(settlement: Schemas["SettlementView"]): string {
   const side = (of: "debit" | "credit") =>
-    settlement.lines.flatMap((line) => {
+    (settlement.lines ?? []).flatMap((line) => {
       const amount = line[of];
       return amount ? [`${line.account} ${grouped(amount)}`] : [];
     });

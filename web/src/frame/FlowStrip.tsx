@@ -1,9 +1,8 @@
 import { Box, Link, Tooltip, Typography } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
-import { api, data, type Money } from "../api/client";
-import { useBooks } from "../access/session";
+import type { Money } from "../api/client";
 import { grouped, isZero } from "../shared/money";
+import { useFlow } from "./flow";
 
 interface Tile {
   key: string;
@@ -16,17 +15,7 @@ interface Tile {
 
 /** The day as five joined tiles: navigation and control totals at once. A cent that is missing breaks the line. */
 export function FlowStrip({ tile }: { tile: string }) {
-  const books = useBooks();
-  const flow = useQuery({
-    queryKey: ["flow", books.company, books.currency],
-    refetchInterval: 4_000,
-    queryFn: async () =>
-      data(
-        await api.GET("/api/flow", {
-          params: { query: { company: books.company, currency: books.currency } },
-        }),
-      ),
-  });
+  const flow = useFlow();
   if (!flow.data) {
     return <Box sx={{ height: 60 }} />;
   }

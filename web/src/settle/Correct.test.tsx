@@ -37,7 +37,6 @@ function settlement(more: object = {}) {
     postedAt: "2026-05-29T09:00:00Z",
     postedBy: "maren",
     journalEntryId: 5,
-    lines: [],
     ...more,
   } as unknown as Schemas["SettlementView"];
 }

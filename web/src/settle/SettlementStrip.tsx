@@ -8,11 +8,21 @@ import { Amount } from "../shared/Amount";
 import { AskDialog } from "../shared/AskDialog";
 import { atMoment, onDay } from "../shared/dates";
 import { grouped, isZero, minor, positive } from "../shared/money";
+import { Failed, Loading } from "../shared/States";
 import { layOut } from "../tally/layout";
 import { ThinTally } from "../tally/TallyBar";
 import { Correct } from "./Correct";
-import type { Settlement } from "./queries";
+import { useJournalEntry, type Settlement } from "./queries";
 import { KEPT, REASON } from "./words";
+
+/** How it was posted, behind by whom. */
+const HOW: Record<Settlement["origin"], string> = {
+  EXPLANATION: "",
+  CLEAR: ", with all clear",
+  HAND: ", by hand",
+  // who posted it says it
+  UNATTENDED: "",
+};
 
 /** One settlement: what arrived, what it paid, its journal lines on demand, and the way to take it back. */
 export function SettlementStrip({ settlement: s, open = false }: { settlement: Settlement; open?: boolean }) {
@@ -86,15 +96,16 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           </span>
         )}
         <Typography variant="body2" color="textSecondary" sx={{ fontSize: 12 }}>
-          received {onDay(s.receivedOn)}, posted {atMoment(s.postedAt)} by {s.postedBy}
+          received {onDay(s.receivedOn)}, posted {atMoment(s.postedAt)}{" "}
+          {s.origin === "UNATTENDED" ? s.postedBy : `by ${s.postedBy}`}
           {s.draftedBy && `, drafted by ${s.draftedBy}`}
-          {s.origin === "CLEAR" ? ", with all clear" : s.origin === "HAND" ? ", by hand" : ""}
+          {HOW[s.origin]}
           {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}
         </Typography>
         <Chain settlement={s} />
         {shown && (
           <Box sx={{ maxWidth: 560, mt: 0.5 }}>
-            <JournalLines lines={s.lines} />
+            <WrittenLines of={s.journalEntryId} />
           </Box>
         )}
       </Box>
@@ -110,6 +121,15 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
       {asking && <ReverseDialog settlement={s} close={() => setAsking(false)} />}
     </Box>
   );
+}
+
+/** What was written into the journal, fetched when somebody wants to see it. */
+function WrittenLines({ of }: { of: number }) {
+  const { data: written, error, refetch } = useJournalEntry(of);
+  if (error) {
+    return <Failed error={error} retry={() => void refetch()} />;
+  }
+  return written ? <JournalLines lines={written.lines} /> : <Loading rows={2} />;
 }
 
 /** What it was posted in place of, what stands in its place, and how the bank took it back. */

@@ -70,6 +70,15 @@ export function useReturn(entryId: number) {
   );
 }
 
+/** A journal entry as it was written; it never changes, so it is fetched once. */
+export function useJournalEntry(id: number) {
+  return useQuery({
+    queryKey: ["journal-entry", id],
+    staleTime: Infinity,
+    queryFn: async () => data(await api.GET("/api/journal-entries/{id}", { params: { path: { id } } })),
+  });
+}
+
 /** All that ever happened to an item. */
 export function useItem(id: number) {
   return useQuery({

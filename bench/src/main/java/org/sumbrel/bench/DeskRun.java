@@ -1,5 +1,7 @@
 package org.sumbrel.bench;
 
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -25,6 +27,8 @@ final class DeskRun {
   /** Between two reads of a user who works in haste, so still far more than a clerk makes. */
   private static final int PAUSE_MS = 100;
 
+  private static final int SINGLE_POSTINGS = 100;
+
   private static final int LOOK_EVERY_MS = 100;
 
   /**
@@ -39,12 +43,20 @@ final class DeskRun {
   record Posting(int lines, int refused, double seconds, double perSecond) {}
 
   /**
+   * How long it takes from a call until what is thought of all that waits is current again.
+   *
+   * @param slowestMs of all of them
+   */
+  record Current(String after, int count, double medianMs, double p95Ms, double slowestMs) {}
+
+  /**
    * All of it.
    *
+   * @param current after single postings and reversals
    * @param reads with a pause of a tenth of a second between two reads of a user
    * @param hurried without any pause, so that eight requests are always under way
    */
-  record Desk(List<Reads> reads, List<Reads> hurried, Posting posting) {}
+  record Desk(List<Reads> reads, List<Reads> hurried, List<Current> current, Posting posting) {}
 
   private final ServedSumbrel server;
 
@@ -59,7 +71,8 @@ final class DeskRun {
       var paths = desk.paths();
       desk.round(paths, WARM_UP_ROUNDS, 0);
       var hurried = desk.reads(paths, 0);
-      return new Desk(desk.reads(paths, PAUSE_MS), hurried, desk.posting());
+      var reads = desk.reads(paths, PAUSE_MS);
+      return new Desk(reads, hurried, desk.current(), desk.posting());
     }
   }
 
@@ -153,6 +166,62 @@ final class DeskRun {
       Thread.sleep(pauseMs);
     }
     return taken;
+  }
+
+  /** Posts clear entries one by one, and takes them back again. */
+  private List<Current> current() throws IOException, InterruptedException {
+    var rows = server.get("/api/entries?standing=CLEAR&limit=" + SINGLE_POSTINGS).at("/rows");
+    var posted = new ArrayList<Long>();
+    var reversed = new ArrayList<Long>();
+    var settlements = new ArrayList<String>();
+    for (var row : rows) {
+      var entry = server.get("/api/entries/" + row.path("id").asText());
+      if (entry.path("status").asText().equals("WAITING")) {
+        var draft = draft(entry);
+        var begun = System.nanoTime();
+        settlements.add(server.post("/api/settlements", draft).path("id").asText());
+        posted.add(untilCurrent(begun));
+      }
+    }
+    for (var settlement : settlements) {
+      var begun = System.nanoTime();
+      server.post("/api/settlements/" + settlement + "/reversal", "{\"reason\":\"measured\"}");
+      reversed.add(untilCurrent(begun));
+    }
+    return List.of(current("a posting", posted), current("a reversal", reversed));
+  }
+
+  private long untilCurrent(long begun) throws IOException, InterruptedException {
+    while (server.get("/api/flow").path("behind").asBoolean()) {
+      Thread.sleep(1);
+    }
+    return System.nanoTime() - begun;
+  }
+
+  private static Current current(String after, List<Long> nanos) {
+    var reads = reads(after, nanos);
+    var slowest = nanos.stream().mapToLong(Long::longValue).max().orElse(0) / 1e6;
+    return new Current(after, reads.count(), reads.medianMs(), reads.p95Ms(), slowest);
+  }
+
+  /** The first explanation of an entry, as it stands. */
+  private static String draft(JsonNode entry) {
+    var first = entry.at("/proposals/0");
+    var draft = JsonNodeFactory.instance.objectNode();
+    draft.set("entryId", entry.path("id"));
+    var applications = draft.putArray("applications");
+    for (var taken : first.path("applications")) {
+      var application = applications.addObject();
+      List.of("itemId", "amount", "discount", "itemVersion")
+          .forEach(field -> application.set(field, taken.path(field)));
+    }
+    draft.set("adjustments", first.path("adjustments"));
+    draft.set("onAccount", first.path("onAccount"));
+    draft.set(
+        "onAccountCustomerId",
+        first.path("payerId").isNull() ? first.path("customerId") : first.path("payerId"));
+    draft.put("explanation", 1);
+    return draft.toString();
   }
 
   private Posting posting() throws IOException, InterruptedException {

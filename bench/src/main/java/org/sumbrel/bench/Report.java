@@ -132,6 +132,15 @@ final class Report {
     desk.reads().forEach(this::reads);
     out.println("8 users at once without a pause:");
     desk.hurried().forEach(this::reads);
+    for (var current : desk.current()) {
+      out.printf(
+          "all proposals current after %-10s %4d: median %6.1f ms, p95 %6.1f ms, slowest %6.1f ms%n",
+          current.after(),
+          current.count(),
+          current.medianMs(),
+          current.p95Ms(),
+          current.slowestMs());
+    }
     var run = desk.posting();
     out.printf(
         "run of %d: %.1f s, %.0f a second, %d refused%n",

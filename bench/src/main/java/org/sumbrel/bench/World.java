@@ -92,7 +92,7 @@ final class World {
         var payer = "PAYROLL SERVICE " + FIRST[random.nextInt(FIRST.length)] + " " + n;
         thirdParty.put(id, payer);
         if (random.nextBoolean()) {
-          aliases.add(new Alias(payer, id));
+          aliases.add(Alias.ofText(payer, id));
         } else {
           for (var times = 0; times < 3; times++) {
             history.add(new PastPayer(payer, "", id));

@@ -92,6 +92,8 @@ class FirstDayTest extends FreshSumbrelTest {
 
     link(Pattern.compile("^Posted")).click();
     page.getByLabel("payer, text or item number…").fill("halloran");
+    // all of them stand there until the search is answered
+    assertThat(button("Reverse…")).hasCount(1);
     button("Reverse…").click();
     page.getByLabel("Why").fill("wrong payer");
     button("Reverse 2,839.60").click();

@@ -38,7 +38,7 @@ final class BooksFromFiles {
       List<PastPaymentRow> history) {
     this.invoices = invoices;
     this.customers = customers(invoices, customers);
-    this.aliases = aliases.stream().map(a -> new Alias(a.payerText(), a.customerId())).toList();
+    this.aliases = aliases.stream().map(a -> Alias.ofText(a.payerText(), a.customerId())).toList();
     this.history =
         history.stream()
             .map(h -> new PastPayer(h.payerName(), h.payerAccount(), h.customerId()))

@@ -1,5 +1,6 @@
 package org.sumbrel.server;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -74,6 +75,12 @@ public final class TestBooks {
     var before = waiting();
     expect(201, clerk.drop("statement.csv", csv.toString(), "?bankAccount=" + account));
     return waiting().stream().filter(id -> !before.contains(id)).toList();
+  }
+
+  /** The journal lines that a settlement wrote. */
+  public static JsonNode written(Clerk clerk, JsonNode settlement) {
+    var path = "/api/journal-entries/" + settlement.at("/journalEntryId").asText();
+    return expect(200, clerk.get(path)).body().at("/lines");
   }
 
   private List<Long> waiting() {

@@ -2,10 +2,8 @@ package org.sumbrel.core.propose;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.joda.money.Money;
@@ -38,27 +36,19 @@ final class AdviceReader {
   /** The advice explains a part, or all but a difference. */
   static final String PART = "advice.part";
 
-  private final Map<String, OpenItem> byNumber = new HashMap<>();
   private final ReferenceFinder references;
   private final CandidateSelector selector;
   private final Policy policy;
   private final UsualDifferences usual;
 
-  private AdviceReader(Snapshot snapshot, ReferenceFinder references, CandidateSelector selector) {
+  AdviceReader(Policy policy, ReferenceFinder references, CandidateSelector selector) {
     this.references = references;
     this.selector = selector;
-    this.policy = snapshot.policy();
+    this.policy = policy;
     this.usual = new UsualDifferences(policy);
   }
 
-  static AdviceReader over(
-      Snapshot snapshot, ReferenceFinder references, CandidateSelector selector) {
-    var reader = new AdviceReader(snapshot, references, selector);
-    snapshot.items().forEach(i -> reader.byNumber.put(ReferenceIndex.compact(i.number()), i));
-    return reader;
-  }
-
-  Advised read(RemittanceAdvice advice, Receipt receipt, List<PayerLead> leads) {
+  Advised read(RemittanceAdvice advice, Receipt receipt, List<PayerLead> leads, Asked asked) {
     if (!advice.total().getCurrencyUnit().equals(receipt.amount().getCurrencyUnit())) {
       return new Advised(
           Optional.empty(),
@@ -69,7 +59,7 @@ final class AdviceReader {
                       + advice.total().getCurrencyUnit()
                       + " and cannot be set against this money")));
     }
-    var lines = new Lines(advice, receipt);
+    var lines = new Lines(advice, receipt, asked);
     advice.items().forEach(lines::read);
     return new Advised(lines.composition(leads), lines.notes);
   }
@@ -82,6 +72,7 @@ final class AdviceReader {
   private final class Lines {
     private final RemittanceAdvice advice;
     private final Receipt receipt;
+    private final Asked asked;
     private final long received;
     private final List<Part> parts = new ArrayList<>();
     private final List<Evidence> notes = new ArrayList<>();
@@ -89,7 +80,8 @@ final class AdviceReader {
     private final Set<String> used = new HashSet<>();
     private boolean allTaken = true;
 
-    Lines(RemittanceAdvice advice, Receipt receipt) {
+    Lines(RemittanceAdvice advice, Receipt receipt, Asked asked) {
+      this.asked = asked;
       this.advice = advice;
       this.receipt = receipt;
       this.received = receipt.amount().getAmountMinorLong();
@@ -106,7 +98,7 @@ final class AdviceReader {
                 + item.reference());
         return;
       }
-      var named = AdviceReader.this.named(item.reference(), receipt);
+      var named = AdviceReader.this.named(item.reference(), receipt, asked);
       if (named.isEmpty()) {
         refuse(
             "advice.unknown",
@@ -304,13 +296,13 @@ final class AdviceReader {
   }
 
   /** The one item that a reference of the advice means. */
-  private Optional<OpenItem> named(String reference, Receipt receipt) {
-    var exact = byNumber.get(ReferenceIndex.compact(reference));
-    if (exact != null) {
-      return Optional.of(exact);
+  private Optional<OpenItem> named(String reference, Receipt receipt, Asked asked) {
+    var exact = references.numbered(reference, asked);
+    if (exact.isPresent()) {
+      return exact;
     }
     var found =
-        references.find(receipt.saying(reference)).stream()
+        references.find(receipt.saying(reference), asked).stream()
             .map(ReferenceHit::item)
             .distinct()
             .toList();

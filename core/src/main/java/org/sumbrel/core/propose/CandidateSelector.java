@@ -6,7 +6,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
+import java.util.TreeSet;
+import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
 import org.sumbrel.core.receivables.Customer;
 import org.sumbrel.core.receivables.Invoice;
@@ -14,6 +15,7 @@ import org.sumbrel.core.receivables.OldestFirst;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.receivables.RefundDue;
+import org.sumbrel.core.settle.Policy;
 
 /**
  * Third stage: the open items worth composing. Those of the plausible payers and their branches;
@@ -27,47 +29,99 @@ final class CandidateSelector {
   private final Map<String, List<OpenItem>> byCustomer = new HashMap<>();
   private final Map<Long, List<OpenItem>> byBalance = new HashMap<>();
   private final Map<String, List<String>> children = new HashMap<>();
-  private final Map<String, Map<Long, OpenItem>> settledByTotal = new HashMap<>();
-  private final Map<String, Customer> customers;
-  private final Snapshot snapshot;
 
-  private CandidateSelector(Snapshot snapshot) {
-    this.snapshot = snapshot;
-    this.customers =
-        snapshot.customers().stream().collect(Collectors.toMap(Customer::id, Function.identity()));
+  /** What a customer has settled, by what it came to; of several the one that is due last. */
+  private final Map<String, Map<Long, TreeSet<OpenItem>>> settledByTotal = new HashMap<>();
+
+  private final Map<String, Customer> customers = new HashMap<>();
+  private final Policy policy;
+
+  private CandidateSelector(Policy policy) {
+    this.policy = policy;
   }
 
   static CandidateSelector over(Snapshot snapshot) {
-    var selector = new CandidateSelector(snapshot);
-    for (var item : snapshot.items()) {
-      // what is promised back is paid out, not applied
-      if (!item.settled() && !(item instanceof RefundDue)) {
-        selector.byCustomer.computeIfAbsent(item.customerId(), c -> new ArrayList<>()).add(item);
-        selector
-            .byBalance
-            .computeIfAbsent(item.open().getAmountMinorLong(), b -> new ArrayList<>(1))
-            .add(item);
-      }
-      if (item.settled() && item.total().isPositive()) {
-        selector
-            .settledByTotal
-            .computeIfAbsent(item.customerId(), c -> new HashMap<>(2))
-            .merge(item.total().getAmountMinorLong(), item, CandidateSelector::laterDue);
-      }
-    }
-    selector.byCustomer.values().forEach(items -> items.sort(OldestFirst.ORDER));
-    selector.byBalance.values().forEach(items -> items.sort(OldestFirst.ORDER));
-    for (var customer : snapshot.customers()) {
-      customer
-          .parentId()
-          .ifPresent(
-              p -> selector.children.computeIfAbsent(p, x -> new ArrayList<>()).add(customer.id()));
-    }
+    var selector = new CandidateSelector(snapshot.policy());
+    snapshot.customers().forEach(customer -> selector.add(customer, q -> {}));
+    // each list is in order as it is filled
+    snapshot.items().stream()
+        .sorted(OldestFirst.ORDER)
+        .forEach(item -> selector.put(item, q -> {}));
     return selector;
   }
 
+  /**
+   * Takes up a customer.
+   *
+   * @param changed hears which questions have another answer now
+   */
+  void add(Customer customer, IntConsumer changed) {
+    customers.put(customer.id(), customer);
+    if (customer.parentId().isPresent()) {
+      var parent = customer.parentId().get();
+      var branches = children.computeIfAbsent(parent, p -> new ArrayList<>());
+      branches.add(customer.id());
+      changed.accept(Question.BRANCHES.about(parent));
+    }
+  }
+
+  /** Takes up an item as it stands. */
+  void put(OpenItem item, IntConsumer changed) {
+    if (open(item)) {
+      insert(byCustomer.computeIfAbsent(item.customerId(), c -> new ArrayList<>()), item);
+      insert(byBalance.computeIfAbsent(balance(item), b -> new ArrayList<>(1)), item);
+    }
+    if (twin(item)) {
+      settledByTotal
+          .computeIfAbsent(item.customerId(), c -> new HashMap<>(2))
+          .computeIfAbsent(item.total().getAmountMinorLong(), t -> new TreeSet<>(OldestFirst.ORDER))
+          .add(item);
+    }
+    changed(item, changed);
+  }
+
+  /** Forgets an item, as it was taken up. */
+  void remove(OpenItem item, IntConsumer changed) {
+    if (open(item)) {
+      byCustomer.get(item.customerId()).remove(item);
+      byBalance.get(balance(item)).remove(item);
+    }
+    if (twin(item)) {
+      var totals = settledByTotal.get(item.customerId());
+      totals.get(item.total().getAmountMinorLong()).remove(item);
+    }
+    changed(item, changed);
+  }
+
+  private static void changed(OpenItem item, IntConsumer changed) {
+    changed.accept(Question.ACCOUNT.about(item.customerId()));
+    changed.accept(Question.BALANCE.about(balance(item)));
+  }
+
+  /** What is promised back is paid out, not applied. */
+  private static boolean open(OpenItem item) {
+    return !item.settled() && !(item instanceof RefundDue);
+  }
+
+  private static boolean twin(OpenItem item) {
+    return item.settled() && item.total().isPositive();
+  }
+
+  private static Long balance(OpenItem item) {
+    return item.open().getAmountMinorLong();
+  }
+
+  private static void insert(List<OpenItem> items, OpenItem item) {
+    var at = items.size();
+    while (at > 0 && OldestFirst.ORDER.compare(item, items.get(at - 1)) < 0) {
+      at--;
+    }
+    items.add(at, item);
+  }
+
   /** The groups to compose over, most likely payer first. */
-  List<CandidateGroup> select(Receipt receipt, List<ReferenceHit> hits, List<PayerLead> leads) {
+  List<CandidateGroup> select(
+      Receipt receipt, List<ReferenceHit> hits, List<PayerLead> leads, Asked asked) {
     var groups = new ArrayList<CandidateGroup>();
     var hitByItem = new HashMap<String, ReferenceHit>();
     for (var hit : hits) {
@@ -75,7 +129,7 @@ final class CandidateSelector {
     }
     var covered = new HashSet<String>();
     for (var lead : leads) {
-      var items = itemsOfFamily(lead.customerId());
+      var items = itemsOfFamily(lead.customerId(), asked);
       items.forEach(i -> covered.add(i.id()));
       groups.add(
           new CandidateGroup(
@@ -95,21 +149,24 @@ final class CandidateSelector {
               Optional.empty(), strangerTo(leads, named), candidates(receipt, named, hitByItem)));
     }
     if (leads.isEmpty() && named.isEmpty()) {
+      asked.ask(Question.BALANCE, receipt.amount().getAmountMinorLong());
       var equal = byBalance.getOrDefault(receipt.amount().getAmountMinorLong(), List.of());
       var kept = equal.subList(0, Math.min(MOST_BY_AMOUNT, equal.size()));
       groups.add(
           new CandidateGroup(Optional.empty(), List.of(), candidates(receipt, kept, hitByItem)));
     }
+    for (var group : groups) {
+      // what their owners have settled already is looked at too
+      group.candidates().forEach(c -> asked.ask(Question.ACCOUNT, c.item().customerId()));
+    }
     return groups;
-  }
-
-  private static OpenItem laterDue(OpenItem one, OpenItem other) {
-    return OldestFirst.ORDER.compare(one, other) > 0 ? one : other;
   }
 
   /** An item of this customer that came to the same amount and is settled already. */
   Optional<OpenItem> settledTwin(String customerId, long amount) {
-    return Optional.ofNullable(settledByTotal.getOrDefault(customerId, Map.of()).get(amount));
+    return Optional.ofNullable(settledByTotal.getOrDefault(customerId, Map.of()).get(amount))
+        .filter(twins -> !twins.isEmpty())
+        .map(TreeSet::last);
   }
 
   /** Whether the customer, or one of its branches, is among these payers. */
@@ -124,11 +181,16 @@ final class CandidateSelector {
     return Optional.ofNullable(customers.get(id));
   }
 
-  private List<OpenItem> itemsOfFamily(String customerId) {
+  private List<OpenItem> itemsOfFamily(String customerId, Asked asked) {
+    asked.ask(Question.ACCOUNT, customerId);
+    asked.ask(Question.BRANCHES, customerId);
     var items = new ArrayList<>(byCustomer.getOrDefault(customerId, List.of()));
     var branches = children.getOrDefault(customerId, List.of());
     if (!branches.isEmpty()) {
-      branches.forEach(child -> items.addAll(byCustomer.getOrDefault(child, List.of())));
+      for (var child : branches) {
+        asked.ask(Question.ACCOUNT, child);
+        items.addAll(byCustomer.getOrDefault(child, List.of()));
+      }
       items.sort(OldestFirst.ORDER);
     }
     return items;
@@ -181,8 +243,7 @@ final class CandidateSelector {
   private long discount(OpenItem item, Receipt receipt) {
     return item instanceof Invoice invoice
         ? invoice
-            .discountEarned(
-                invoice.open(), receipt.receivedOn(), snapshot.policy().discountGraceDays())
+            .discountEarned(invoice.open(), receipt.receivedOn(), policy.discountGraceDays())
             .getAmountMinorLong()
         : 0;
   }

@@ -47,6 +47,18 @@ final class PaidTwice {
   }
 
   /**
+   * What a receipt may have in common with others that touches what is thought of it: the items it
+   * wants, and its words where they may have come twice.
+   */
+  static Set<String> wants(Wanting wanting) {
+    var wants = new HashSet<>(marks(wanting));
+    wanting
+        .compositions()
+        .forEach(c -> c.parts().forEach(p -> wants.add(p.candidate().item().id())));
+    return wants;
+  }
+
+  /**
    * What another receipt has in common with this one if either is paid twice: the items that the
    * best explanation names outright and takes whole, and the words. Nothing where items are taken
    * in part or none are.

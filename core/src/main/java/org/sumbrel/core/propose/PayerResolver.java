@@ -4,14 +4,13 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.function.IntConsumer;
 import org.sumbrel.core.receivables.Customer;
 import org.sumbrel.core.receivables.Receipt;
 
@@ -23,16 +22,24 @@ final class PayerResolver {
   private static final int TELLING = 200;
   private static final int SHORTEST_ALIAS_IN_TEXT = 5;
 
+  private static final TreeSet<String> NOBODY = new TreeSet<>();
+
+  /** Of two that are as strong the same one in whichever order they are found. */
+  private static final Comparator<Evidence> STRONGER =
+      Comparator.comparingDouble(Evidence::weight)
+          .thenComparing(Evidence::code, Comparator.reverseOrder())
+          .thenComparing(Evidence::text, Comparator.reverseOrder());
+
   /** The longest field that banks have for a name. */
   private static final int NAME_LENGTH = 140;
 
   private final Map<String, Customer> customers = new HashMap<>();
   private final Map<String, List<String>> byAccount = new HashMap<>();
-  private final Map<String, String> byAlias = new HashMap<>();
+  private final Map<String, TreeSet<String>> byAlias = new HashMap<>();
   private final Map<String, List<KnownName>> byNameKey = new HashMap<>();
   private final Map<String, List<KnownName>> aliasesByFirstWord = new HashMap<>();
   private final Map<String, List<String>> byJoinedName = new HashMap<>();
-  private final Map<String, Map<String, Integer>> history = new HashMap<>();
+  private final PastPayers past;
 
   /**
    * A name that stands for a customer.
@@ -42,39 +49,115 @@ final class PayerResolver {
    */
   private record KnownName(PayerName name, String customerId, String code, double weight) {}
 
-  private PayerResolver() {}
+  private PayerResolver(PastPayers past) {
+    this.past = past;
+  }
 
   static PayerResolver over(Snapshot snapshot) {
-    var resolver = new PayerResolver();
-    for (var customer : snapshot.customers()) {
-      resolver.customers.put(customer.id(), customer);
-      var name = PayerName.of(customer.name());
-      for (var account : customer.accounts()) {
-        resolver
-            .byAccount
-            .computeIfAbsent(account(account), a -> new ArrayList<>())
-            .add(customer.id());
-      }
-      resolver
-          .byJoinedName
-          .computeIfAbsent(name.joined(), k -> new ArrayList<>(1))
-          .add(customer.id());
-      resolver.know(new KnownName(name, customer.id(), "payer.name", Weights.PAYER_NAME));
+    var resolver = new PayerResolver(PastPayers.of(snapshot.history()));
+    snapshot.customers().forEach(customer -> resolver.add(customer, q -> {}));
+    snapshot.aliases().forEach(alias -> resolver.add(alias, q -> {}));
+    for (var key : resolver.past.nameKeys()) {
+      resolver.pastNames(key).forEach(resolver::know);
     }
-    for (var alias : snapshot.aliases()) {
-      resolver.byAlias.put(ReferenceIndex.compact(alias.payerText()), alias.customerId());
-      resolver.knowAlias(PayerName.of(alias.payerText()), alias.customerId());
-    }
-    for (var past : snapshot.history()) {
-      for (var key : historyKeys(past.payerName(), past.payerAccount())) {
-        resolver
-            .history
-            .computeIfAbsent(key, k -> new TreeMap<>())
-            .merge(past.customerId(), 1, Integer::sum);
-      }
-    }
-    resolver.knowPastNames(snapshot);
     return resolver;
+  }
+
+  /**
+   * Takes up a customer.
+   *
+   * @param changed hears which questions have another answer now
+   */
+  void add(Customer customer, IntConsumer changed) {
+    customers.put(customer.id(), customer);
+    for (var account : customer.accounts()) {
+      var key = PastPayers.account(account);
+      byAccount.computeIfAbsent(key, a -> new ArrayList<>()).add(customer.id());
+      changed.accept(Question.BANK_ACCOUNT.about(key));
+    }
+    var name = PayerName.of(customer.name());
+    byJoinedName.computeIfAbsent(name.joined(), k -> new ArrayList<>(1)).add(customer.id());
+    changed.accept(Question.NAME.about(name.joined()));
+    var known = new KnownName(name, customer.id(), "payer.name", Weights.PAYER_NAME);
+    know(known);
+    changed(known, changed);
+  }
+
+  /** Takes up an alias. */
+  void add(Alias alias, IntConsumer changed) {
+    if (alias.payerText().isBlank()) {
+      var account = PastPayers.account(alias.payerAccount());
+      byAccount.computeIfAbsent(account, a -> new ArrayList<>()).add(alias.customerId());
+      changed.accept(Question.BANK_ACCOUNT.about(account));
+      return;
+    }
+    var written = ReferenceIndex.compact(alias.payerText());
+    byAlias.computeIfAbsent(written, w -> new TreeSet<>()).add(alias.customerId());
+    var known = known(alias);
+    know(known);
+    if (foundInText(known.name())) {
+      aliasesByFirstWord
+          .computeIfAbsent(known.name().words().get(0), w -> new ArrayList<>(1))
+          .add(known);
+    }
+    changed(written, known, changed);
+  }
+
+  /** Forgets an alias. */
+  void remove(Alias alias, IntConsumer changed) {
+    if (alias.payerText().isBlank()) {
+      var account = PastPayers.account(alias.payerAccount());
+      byAccount.get(account).remove(alias.customerId());
+      changed.accept(Question.BANK_ACCOUNT.about(account));
+      return;
+    }
+    var written = ReferenceIndex.compact(alias.payerText());
+    byAlias.get(written).remove(alias.customerId());
+    var known = known(alias);
+    forget(known);
+    if (foundInText(known.name())) {
+      aliasesByFirstWord.get(known.name().words().get(0)).remove(known);
+    }
+    changed(written, known, changed);
+  }
+
+  private static void changed(String written, KnownName known, IntConsumer changed) {
+    changed.accept(Question.ALIAS.about(written));
+    changed(known, changed);
+    if (foundInText(known.name())) {
+      changed.accept(Question.ALIAS_WORD.about(known.name().words().get(0)));
+    }
+  }
+
+  private static KnownName known(Alias alias) {
+    return new KnownName(
+        PayerName.of(alias.payerText()), alias.customerId(), "payer.alias", Weights.PAYER_ALIAS);
+  }
+
+  private static boolean foundInText(PayerName name) {
+    return name.joined().length() >= SHORTEST_ALIAS_IN_TEXT;
+  }
+
+  /** Counts a payment in, or out again where {@code by} is -1. */
+  void count(PastPayer payment, int by, IntConsumer changed) {
+    var named = !payment.payerName().isBlank();
+    var key = named ? PastPayers.nameKey(payment.payerName()) : "";
+    var before = named ? pastNames(key) : List.<KnownName>of();
+    past.count(payment, by);
+    for (var asked : PastPayers.keys(payment.payerName(), payment.payerAccount())) {
+      changed.accept(Question.PAST.about(asked));
+    }
+    var after = named ? pastNames(key) : List.<KnownName>of();
+    if (!before.equals(after)) {
+      before.forEach(this::forget);
+      after.forEach(this::know);
+      before.forEach(known -> changed(known, changed));
+      after.forEach(known -> changed(known, changed));
+    }
+  }
+
+  private static void changed(KnownName known, IntConsumer changed) {
+    keys(known.name()).forEach(key -> changed.accept(Question.NAME_KEY.about(key)));
   }
 
   private void know(KnownName known) {
@@ -83,44 +166,23 @@ final class PayerResolver {
     }
   }
 
-  private void knowAlias(PayerName name, String customerId) {
-    var known = new KnownName(name, customerId, "payer.alias", Weights.PAYER_ALIAS);
-    know(known);
-    if (name.joined().length() >= SHORTEST_ALIAS_IN_TEXT) {
-      aliasesByFirstWord.computeIfAbsent(name.words().get(0), w -> new ArrayList<>(1)).add(known);
+  private void forget(KnownName known) {
+    for (var key : keys(known.name())) {
+      byNameKey.get(key).remove(known);
     }
   }
 
-  /** Under which other names than their own a customer's payers came before. */
-  private void knowPastNames(Snapshot snapshot) {
-    var seen = new HashSet<String>();
-    for (var past : snapshot.history()) {
-      var own = customers.get(past.customerId());
-      var key = "name " + ReferenceIndex.compact(past.payerName());
-      if (past.payerName().isBlank() || !seen.add(key + " " + past.customerId())) {
-        continue;
-      }
-      var name = PayerName.of(past.payerName());
+  /** Under which other names than their own customers' money came with this name's key. */
+  private List<KnownName> pastNames(String key) {
+    var names = new ArrayList<KnownName>();
+    for (var spelling : past.spellings(key)) {
+      var own = customers.get(spelling.customerId());
+      var name = PayerName.of(spelling.written());
       if (own == null || !PayerName.of(own.name()).words().equals(name.words())) {
-        var weight = pastWeight(history.get(key), past.customerId());
-        know(new KnownName(name, past.customerId(), "payer.history", weight));
+        names.add(new KnownName(name, spelling.customerId(), "payer.history", spelling.weight()));
       }
     }
-  }
-
-  /**
-   * What it counts that a payer's money went to a customer before. A prior of one receipt for
-   * "somebody else" keeps a single odd payment from ruling.
-   */
-  private static double pastWeight(Map<String, Integer> counts, String customerId) {
-    var all = counts.values().stream().mapToInt(Integer::intValue).sum();
-    return Math.min(
-        Weights.PAYER_HISTORY_MOST,
-        Weights.PAYER_NAME + Math.log(counts.get(customerId) / (all + 1.0)));
-  }
-
-  private static String account(String written) {
-    return written.replaceAll("\\s", "").toUpperCase(Locale.ROOT);
+    return names;
   }
 
   private static Set<String> keys(PayerName name) {
@@ -131,22 +193,13 @@ final class PayerResolver {
     return keys;
   }
 
-  private static List<String> historyKeys(String name, String account) {
-    var keys = new ArrayList<String>();
-    if (!account.isBlank()) {
-      keys.add("account " + account(account));
-    }
-    if (!name.isBlank()) {
-      keys.add("name " + ReferenceIndex.compact(name));
-    }
-    return keys;
-  }
-
   /** Who may have sent it, most likely first; empty where it is nobody we know. */
-  List<PayerLead> resolve(Receipt receipt) {
+  List<PayerLead> resolve(Receipt receipt, Asked asked) {
     var leads = new HashMap<String, Evidence>();
     if (!receipt.payerAccount().isBlank()) {
-      for (var id : byAccount.getOrDefault(account(receipt.payerAccount()), List.of())) {
+      var account = PastPayers.account(receipt.payerAccount());
+      asked.ask(Question.BANK_ACCOUNT, account);
+      for (var id : byAccount.getOrDefault(account, List.of())) {
         keep(
             leads,
             id,
@@ -155,8 +208,9 @@ final class PayerResolver {
             Weights.PAYER_ACCOUNT);
       }
     }
-    var alias = byAlias.get(ReferenceIndex.compact(receipt.payerName()));
-    if (alias != null) {
+    var written = ReferenceIndex.compact(receipt.payerName());
+    asked.ask(Question.ALIAS, written);
+    for (var alias : byAlias.getOrDefault(written, NOBODY)) {
       keep(
           leads,
           alias,
@@ -164,12 +218,12 @@ final class PayerResolver {
           "\"" + receipt.payerName() + "\" is an alias of " + name(alias),
           Weights.PAYER_ALIAS);
     }
-    resolveByHistory(receipt, leads);
-    resolveByName(receipt.payerName(), leads);
-    resolveByAliasInText(receipt, leads);
+    resolveByHistory(receipt, leads, asked);
+    resolveByName(receipt.payerName(), leads, asked);
+    resolveByAliasInText(receipt, leads, asked);
     if (leads.isEmpty()) {
       // where the bank's name says nothing, the text often begins with one
-      resolveByName(beginning(receipt), leads);
+      resolveByName(beginning(receipt), leads, asked);
     }
     return leads.entrySet().stream()
         .map(e -> new PayerLead(e.getKey(), shared(e.getValue(), leads)))
@@ -202,12 +256,13 @@ final class PayerResolver {
             name.weight() - Math.log(alike));
   }
 
-  private void resolveByHistory(Receipt receipt, Map<String, Evidence> leads) {
-    for (var key : historyKeys(receipt.payerName(), receipt.payerAccount())) {
-      var counts = history.getOrDefault(key, Map.of());
+  private void resolveByHistory(Receipt receipt, Map<String, Evidence> leads, Asked asked) {
+    for (var key : PastPayers.keys(receipt.payerName(), receipt.payerAccount())) {
+      asked.ask(Question.PAST, key);
+      var counts = past.counts(key);
       counts.forEach(
           (id, count) -> {
-            var weight = pastWeight(counts, id);
+            var weight = PastPayers.weight(counts, id);
             var times = count == 1 ? "once" : count + " times";
             keep(
                 leads,
@@ -219,11 +274,12 @@ final class PayerResolver {
     }
   }
 
-  private void resolveByName(String written, Map<String, Evidence> leads) {
+  private void resolveByName(String written, Map<String, Evidence> leads, Asked asked) {
     var name = PayerName.of(written);
     if (name.words().isEmpty()) {
       return;
     }
+    asked.ask(Question.NAME, name.joined());
     var exactly = byJoinedName.getOrDefault(name.joined(), List.of());
     for (var id : exactly) {
       keep(leads, id, "payer.name", "the payer's name is " + name(id), Weights.PAYER_NAME);
@@ -231,7 +287,7 @@ final class PayerResolver {
     if (!exactly.isEmpty()) {
       return;
     }
-    for (var known : sharingATellingWord(name)) {
+    for (var known : sharingATellingWord(name, asked)) {
       compare(written, name, known, leads);
     }
   }
@@ -269,12 +325,13 @@ final class PayerResolver {
   }
 
   /** Where somebody else sends the money, the text often says for whom. */
-  private void resolveByAliasInText(Receipt receipt, Map<String, Evidence> leads) {
-    if (aliasesByFirstWord.isEmpty() || receipt.text().isBlank()) {
+  private void resolveByAliasInText(Receipt receipt, Map<String, Evidence> leads, Asked asked) {
+    if (receipt.text().isBlank()) {
       return;
     }
     var words = PayerName.of(beginning(receipt)).words();
     for (var at = 0; at < words.size(); at++) {
+      asked.ask(Question.ALIAS_WORD, words.get(at));
       for (var known : aliasesByFirstWord.getOrDefault(words.get(at), List.of())) {
         var alias = known.name().words();
         var end = at + alias.size();
@@ -297,9 +354,11 @@ final class PayerResolver {
    * Those with a word in common that tells something: one that hundreds share does not, unless
    * there is no other.
    */
-  private List<KnownName> sharingATellingWord(PayerName name) {
+  private List<KnownName> sharingATellingWord(PayerName name, Asked asked) {
+    var keys = keys(name);
+    keys.forEach(key -> asked.ask(Question.NAME_KEY, key));
     var lists =
-        keys(name).stream()
+        keys.stream()
             .map(key -> byNameKey.getOrDefault(key, List.of()))
             .filter(known -> !known.isEmpty())
             .sorted(Comparator.comparingInt(List::size))
@@ -321,7 +380,8 @@ final class PayerResolver {
 
   private static void keep(
       Map<String, Evidence> leads, String id, String code, String text, double weight) {
-    leads.merge(id, new Evidence(code, text, weight), (a, b) -> a.weight() >= b.weight() ? a : b);
+    leads.merge(
+        id, new Evidence(code, text, weight), (a, b) -> STRONGER.compare(a, b) >= 0 ? a : b);
   }
 
   private String name(String id) {

@@ -1,16 +1,21 @@
 package org.sumbrel.core.propose;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 import java.util.regex.Pattern;
 import org.sumbrel.core.propose.BatchAssigner.Wanting;
 import org.sumbrel.core.propose.CompositionSolver.Solved;
 import org.sumbrel.core.receivables.DayText;
+import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.receivables.RemittanceAdvice;
 
@@ -32,24 +37,31 @@ public final class ProposalEngine {
 
   private static final Pattern LONG_NUMBER = Pattern.compile("\\d{4,}");
 
-  private final Snapshot snapshot;
+  /** An amount with its cents, with or without signs between its thousands. */
+  private static final Pattern AMOUNT =
+      Pattern.compile(
+          "(?<![\\d.,])(?:\\d{1,3}(?:[,.']\\d{3}){1,3}|\\d{1,9})[.,]\\d{2}(?![\\d.,]*\\d)");
+
+  private final Map<String, LocalDate> settledOn;
   private final ReferenceFinder references;
   private final PayerResolver payers;
   private final CandidateSelector selector;
+  private final Habits habits;
   private final CompositionSolver solver;
   private final Calibration calibration;
   private final AdviceReader adviceReader;
   private final Map<String, RemittanceAdvice> advices;
 
   private ProposalEngine(Snapshot snapshot, Map<String, RemittanceAdvice> advices) {
-    this.snapshot = snapshot;
-    this.advices = Map.copyOf(advices);
+    this.settledOn = new HashMap<>(snapshot.settledOn());
+    this.advices = new HashMap<>(advices);
     this.references = ReferenceFinder.over(snapshot.items());
     this.payers = PayerResolver.over(snapshot);
     this.selector = CandidateSelector.over(snapshot);
+    this.habits = Habits.of(snapshot.choices());
     this.solver = new CompositionSolver(selector, snapshot.policy());
     this.calibration = new Calibration(snapshot.policy());
-    this.adviceReader = AdviceReader.over(snapshot, references, selector);
+    this.adviceReader = new AdviceReader(snapshot.policy(), references, selector);
   }
 
   /** Builds the indexes over what is known once. */
@@ -99,13 +111,13 @@ public final class ProposalEngine {
         List.copyOf(receipts).parallelStream()
             .map(
                 receipt -> {
-                  var thought = think(receipt);
+                  var leads = payers.resolve(receipt, Asked.NOT_NOTED);
+                  var thought = think(receipt, leads, Asked.NOT_NOTED);
                   progress.accept(done.incrementAndGet());
                   return thought;
                 })
             .toList();
-    var wantings =
-        thoughts.stream().map(t -> new Wanting(t.receipt(), t.solved().compositions())).toList();
+    var wantings = thoughts.stream().map(Thought::wanting).toList();
     var assigned = BatchAssigner.assign(PaidTwice.among(wantings));
     return thoughts.parallelStream()
         .map(t -> result(t, assigned.get(t.receipt().id()), all))
@@ -113,20 +125,36 @@ public final class ProposalEngine {
   }
 
   /** What was found for one receipt before the others were looked at. */
-  private record Thought(
+  record Thought(
       Receipt receipt,
       List<PayerLead> leads,
       List<ReferenceHit> hits,
       Solved solved,
-      List<Evidence> notes) {}
+      List<Evidence> notes) {
 
-  private Thought think(Receipt receipt) {
-    var leads = payers.resolve(receipt);
-    var hits = references.find(receipt, owner -> selector.paidBy(owner, leads));
-    var solved = solver.solve(receipt, selector.select(receipt, hits, leads), hits);
+    Wanting wanting() {
+      return new Wanting(receipt, solved.compositions());
+    }
+  }
+
+  List<PayerLead> leads(Receipt receipt, Asked asked) {
+    return payers.resolve(receipt, asked);
+  }
+
+  /** The thought of a receipt of which it is known who may have sent it. */
+  Thought think(Receipt receipt, List<PayerLead> leads, Asked asked) {
+    var hits = references.find(receipt, owner -> selector.paidBy(owner, leads), asked);
+    var solved =
+        habits.applied(
+            receipt,
+            solver.solve(receipt, selector.select(receipt, hits, leads, asked), hits),
+            asked);
+    asked.ask(Question.ADVICE, receipt.id());
     var advice = advices.get(receipt.id());
     var advised =
-        advice == null ? AdviceReader.Advised.NONE : adviceReader.read(advice, receipt, leads);
+        advice == null
+            ? AdviceReader.Advised.NONE
+            : adviceReader.read(advice, receipt, leads, asked);
     return new Thought(
         receipt,
         leads,
@@ -135,7 +163,70 @@ public final class ProposalEngine {
         advised.notes());
   }
 
-  private ReceiptProposals result(Thought thought, BatchAssigner.Assigned assigned, boolean all) {
+  /**
+   * Takes up what changed of what is known.
+   *
+   * @param before the known items that the change is about, as they were
+   * @param changed hears which questions have another answer now
+   */
+  void learn(Change change, Map<String, OpenItem> before, IntConsumer changed) {
+    change.customers().forEach(customer -> payers.add(customer, changed));
+    change.customers().forEach(customer -> selector.add(customer, changed));
+    change.aliasesGone().forEach(alias -> payers.remove(alias, changed));
+    change.aliases().forEach(alias -> payers.add(alias, changed));
+    change.pastGone().forEach(payment -> payers.count(payment, -1, changed));
+    change.past().forEach(payment -> payers.count(payment, 1, changed));
+    change.choicesGone().forEach(choice -> habits.count(choice, -1, changed));
+    change.choices().forEach(choice -> habits.count(choice, 1, changed));
+    var lengths = references.known().lengths();
+    for (var old : before.values()) {
+      references.known().remove(old);
+      selector.remove(old, changed);
+      settledOn.remove(old.id());
+    }
+    change.items().stream()
+        .sorted(OpenItem.EARLIEST_KNOWN)
+        .forEach(
+            item -> {
+              references.known().put(item);
+              selector.put(item, changed);
+            });
+    settledOn.putAll(change.settledOn());
+    namedOtherwise(change, before, changed);
+    for (var n = 0; n < lengths.length; n++) {
+      if (lengths[n] != references.known().lengths()[n]) {
+        changed.accept(Question.LENGTH.about(n));
+      }
+    }
+    change
+        .advices()
+        .forEach(
+            (receipt, advice) -> {
+              advice.ifPresentOrElse(a -> advices.put(receipt, a), () -> advices.remove(receipt));
+              changed.accept(Question.ADVICE.about(receipt));
+            });
+  }
+
+  /**
+   * A form names another item where one is new, gone or renamed; else only how it stands is new.
+   */
+  private void namedOtherwise(Change change, Map<String, OpenItem> before, IntConsumer changed) {
+    var forms = new HashMap<String, Set<String>>();
+    before.values().forEach(i -> forms.put(i.id(), references.known().formsOf(i)));
+    for (var item : change.items()) {
+      var now = references.known().formsOf(item);
+      var old = forms.put(item.id(), Set.of());
+      if (!now.equals(old)) {
+        now.forEach(form -> changed.accept(Question.FORM.about(form)));
+        forms.put(item.id(), old == null ? Set.of() : old);
+      }
+      changed.accept(Question.ITEM.about(item.id()));
+    }
+    forms.values().forEach(old -> old.forEach(form -> changed.accept(Question.FORM.about(form))));
+    before.keySet().forEach(id -> changed.accept(Question.ITEM.about(id)));
+  }
+
+  ReceiptProposals result(Thought thought, BatchAssigner.Assigned assigned, boolean all) {
     var receipt = thought.receipt();
     var hits = thought.hits();
     var solved = thought.solved();
@@ -158,7 +249,7 @@ public final class ProposalEngine {
     var notes = new ArrayList<>(thought.notes());
     notes.addAll(assigned.notes());
     for (var hit : hits) {
-      if (hit.item().settled()) {
+      if (hit.item().settled() && !oneOfMany(hit, hits)) {
         notes.add(alreadySettled(hit));
       }
     }
@@ -169,7 +260,7 @@ public final class ProposalEngine {
         solved.exhaustive(),
         proposals,
         notes,
-        marks(hits),
+        marks(receipt, hits),
         figures);
   }
 
@@ -187,21 +278,58 @@ public final class ProposalEngine {
     return unread;
   }
 
+  /** Whether it is only one of several things that a number with a slip may have meant. */
+  private static boolean oneOfMany(ReferenceHit hit, List<ReferenceHit> hits) {
+    return hit.form() == ReferenceHit.Form.REPAIRED
+        && hits.stream().anyMatch(h -> h != hit && h.mention() == hit.mention());
+  }
+
   private Evidence alreadySettled(ReferenceHit hit) {
-    var on = snapshot.settledOn().get(hit.item().id());
+    var on = settledOn.get(hit.item().id());
+    var slip = hit.form() == ReferenceHit.Form.REPAIRED;
     return new Evidence(
         "reference.settled",
-        hit.item().number()
-            + " in the text was settled already"
+        (slip ? hit.written() + " in the text may mean " : "")
+            + hit.item().number()
+            + (slip ? ", which" : " in the text")
+            + " was settled already"
             + (on == null ? "" : " on " + DayText.of(on)),
         0);
   }
 
-  private static List<TextMark> marks(List<ReferenceHit> hits) {
-    return hits.stream()
+  /**
+   * Places that name an item, and amounts that are what arrived or what is open of such an item.
+   */
+  private static List<TextMark> marks(Receipt receipt, List<ReferenceHit> hits) {
+    var marks = new ArrayList<TextMark>();
+    hits.stream()
         .filter(h -> h.start() >= 0)
-        .sorted(Comparator.comparingInt(ReferenceHit::start))
         .map(h -> new TextMark(h.start(), h.end(), h.item().id(), h.form().standsThere()))
-        .toList();
+        .forEach(marks::add);
+    if (receipt.amount().getCurrencyUnit().getDecimalPlaces() == 2) {
+      for (var amounts = AMOUNT.matcher(receipt.text()); amounts.find(); ) {
+        var from = amounts.start();
+        var to = amounts.end();
+        if (marks.stream().noneMatch(m -> m.start() < to && from < m.end())) {
+          amount(amounts.group(), receipt, hits)
+              .ifPresent(item -> marks.add(new TextMark(from, to, item, true)));
+        }
+      }
+    }
+    marks.sort(Comparator.comparingInt(TextMark::start).thenComparing(TextMark::itemId));
+    return marks;
+  }
+
+  /** Whose amount it is that stands in the text: an item's, or that of the receipt. */
+  private static Optional<String> amount(String written, Receipt receipt, List<ReferenceHit> hits) {
+    var minor = Long.parseLong(written.replaceAll("\\D", ""));
+    if (minor == receipt.amount().getAmountMinorLong()) {
+      return Optional.of("");
+    }
+    return hits.stream()
+        .map(ReferenceHit::item)
+        .filter(i -> !i.settled() && i.open().abs().getAmountMinorLong() == minor)
+        .map(OpenItem::id)
+        .findFirst();
   }
 }

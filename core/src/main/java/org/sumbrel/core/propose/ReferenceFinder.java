@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -69,10 +70,15 @@ final class ReferenceFinder {
               + "|\\b(?:TRN|TRACE|SEQ|AUTH|VAT|TAX ID|EIN|ACCT|ACCOUNT)\\b[ .:#]*\\d+"
               + "|[X*]{2,} ?\\d+");
 
-  private final ReferenceIndex index;
+  private final ReferenceIndex known;
 
-  private ReferenceFinder(ReferenceIndex index) {
-    this.index = index;
+  private ReferenceFinder(ReferenceIndex known) {
+    this.known = known;
+  }
+
+  /** The index that it reads. */
+  ReferenceIndex known() {
+    return known;
   }
 
   /** Builds the index of all identifiers once. */
@@ -80,9 +86,20 @@ final class ReferenceFinder {
     return new ReferenceFinder(ReferenceIndex.over(items));
   }
 
+  /** Whose number this is, as it stands; of several the latest. */
+  Optional<OpenItem> numbered(String reference, Asked asked) {
+    var items = known.asking(asked).number(ReferenceIndex.compact(reference));
+    return items.isEmpty() ? Optional.empty() : Optional.of(items.get(items.size() - 1));
+  }
+
   /** What the receipt's text names, in the text's order; empty, never null. */
   List<ReferenceHit> find(Receipt receipt) {
-    return find(receipt, owner -> true, false);
+    return find(receipt, Asked.NOT_NOTED);
+  }
+
+  /** The same, noting what is asked. */
+  List<ReferenceHit> find(Receipt receipt, Asked asked) {
+    return find(receipt, owner -> true, false, asked);
   }
 
   /**
@@ -90,15 +107,16 @@ final class ReferenceFinder {
    *
    * @param likely whether the payer is likely to pay for a customer
    */
-  List<ReferenceHit> find(Receipt receipt, Predicate<String> likely) {
-    return find(receipt, likely, true);
+  List<ReferenceHit> find(Receipt receipt, Predicate<String> likely, Asked asked) {
+    return find(receipt, likely, true, asked);
   }
 
-  private List<ReferenceHit> find(Receipt receipt, Predicate<String> likely, boolean doubting) {
+  private List<ReferenceHit> find(
+      Receipt receipt, Predicate<String> likely, boolean doubting, Asked asked) {
     if (receipt.text().isBlank()) {
       return List.of();
     }
-    var scan = new Scan(receipt);
+    var scan = new Scan(receipt, known.asking(asked));
     scan.run();
     if (doubting) {
       scan.findMistaken(likely);
@@ -108,6 +126,7 @@ final class ReferenceFinder {
 
   /** One pass over one text; each place in it is read once, as the strongest form it can be. */
   private final class Scan {
+    private final ReferenceIndex.Asking index;
     private final Receipt receipt;
     private final String text;
     private final boolean sameLength;
@@ -118,7 +137,8 @@ final class ReferenceFinder {
     private int mentions;
     private final List<ReferenceHit> hits = new ArrayList<>();
 
-    Scan(Receipt receipt) {
+    Scan(Receipt receipt, ReferenceIndex.Asking index) {
+      this.index = index;
       this.receipt = receipt;
       this.text =
           Normalizer.normalize(receipt.text(), Normalizer.Form.NFKC).toUpperCase(Locale.ROOT);

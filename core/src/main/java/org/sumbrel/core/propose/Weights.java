@@ -22,6 +22,11 @@ final class Weights {
   static final double NAME_IN_PART = 1.5;
   static final double NAME_LIKE = 2.5;
   static final double PAYER_HISTORY_MOST = 4.5;
+
+  /** What a choice of before counts, times the logarithm of how often it was made; and at most. */
+  static final double CHOICE = 1.5;
+
+  static final double CHOICE_MOST = 3;
   static final double PAYS_FOR_CHILD = -0.5;
 
   /** A reference to an item of somebody whom the payer is not known to pay for. */

@@ -1,6 +1,7 @@
 package org.sumbrel.core.receivables;
 
 import java.time.LocalDate;
+import java.util.Comparator;
 import org.joda.money.Money;
 
 /**
@@ -8,6 +9,10 @@ import org.joda.money.Money;
  * owed is positive, what we owe (credit notes, money on account) is negative.
  */
 public sealed interface OpenItem permits Invoice, CreditNote, OnAccount, Claim, RefundDue {
+
+  /** In the order of their ids, of which a later one is larger as a number or as a text. */
+  Comparator<OpenItem> EARLIEST_KNOWN =
+      Comparator.comparingInt((OpenItem item) -> item.id().length()).thenComparing(OpenItem::id);
 
   String id();
 

@@ -53,9 +53,9 @@ class CompositionSolverTest {
             List.of(),
             policy());
     var selector = CandidateSelector.over(snapshot);
-    var leads = PayerResolver.over(snapshot).resolve(receipt);
+    var leads = PayerResolver.over(snapshot).resolve(receipt, Asked.NOT_NOTED);
     return new CompositionSolver(selector, snapshot.policy())
-        .solve(receipt, selector.select(receipt, List.of(), leads), List.of())
+        .solve(receipt, selector.select(receipt, List.of(), leads, Asked.NOT_NOTED), List.of())
         .compositions();
   }
 

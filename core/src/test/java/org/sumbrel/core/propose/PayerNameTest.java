@@ -43,7 +43,7 @@ class PayerNameTest {
                 customer("1", "Oskar & Daughters Bakehouse"),
                     customer("2", "Bakehouse on Oskar Lane"),
                 customer("3", "Café Tamarisk"), customer("4", "Moulin Importers SARL")),
-            List.of(new Alias("HALLORAN TRUST 77", "3")),
+            List.of(Alias.ofText("HALLORAN TRUST 77", "3")),
             List.of(
                 new PastPayer("B. Quill", "", "4"),
                 new PastPayer("B. Quill", "", "4"),
@@ -51,17 +51,21 @@ class PayerNameTest {
             policy());
     var resolver = PayerResolver.over(snapshot);
 
-    assertThat(resolver.resolve(receipt("1.00", written, "")).get(0))
+    assertThat(resolver.resolve(receipt("1.00", written, ""), Asked.NOT_NOTED).get(0))
         .satisfies(
             lead -> {
               assertThat(lead.customerId()).isEqualTo(id);
               assertThat(lead.evidence().code()).isEqualTo(code);
             });
-    assertThat(resolver.resolve(receipt("1.00", "Halloran Trust, 77", "")).get(0).customerId())
+    assertThat(
+            resolver
+                .resolve(receipt("1.00", "Halloran Trust, 77", ""), Asked.NOT_NOTED)
+                .get(0)
+                .customerId())
         .isEqualTo("3");
-    assertThat(resolver.resolve(receipt("1.00", "B QUILL", "")))
+    assertThat(resolver.resolve(receipt("1.00", "B QUILL", ""), Asked.NOT_NOTED))
         .extracting(PayerLead::customerId)
         .containsExactly("4", "1");
-    assertThat(resolver.resolve(receipt("1.00", "Nobody Known", ""))).isEmpty();
+    assertThat(resolver.resolve(receipt("1.00", "Nobody Known", ""), Asked.NOT_NOTED)).isEmpty();
   }
 }

@@ -72,6 +72,18 @@ class ProposalEngineTest {
     assertThat(result.marks()).containsExactly(new TextMark(4, 14, "LM-0020418", true));
   }
 
+  /** A number with a slip that may have meant one settled item is told so, and of many none is. */
+  @Test
+  void saysOfASlipOnlyWhatItMayMean() {
+    var receipt = receipt("80.00", "OSKAR DAUGHTERS BAKEHSE", "LM-0020671");
+    var one = invoice("LM-0020571", "oskar", "80.00").withOpen(usd("0.00"));
+    assertThat(propose(receipt, one).notes())
+        .extracting(Evidence::text)
+        .containsExactly("LM-0020671 in the text may mean LM-0020571, which was settled already");
+    var other = invoice("LM-0020471", "oskar", "80.00").withOpen(usd("0.00"));
+    assertThat(propose(receipt, one, other).notes()).isEmpty();
+  }
+
   @Test
   void isTornWhereOneInvoiceAndTwoTogetherComeToTheAmount() {
     var result =

@@ -11,6 +11,9 @@ import org.sumbrel.core.settle.Authority;
  */
 public record Actor(String name, Role role) {
 
+  /** Whoever posts where nobody does; no user can have this name. */
+  public static final Actor UNATTENDED = new Actor("without a hand", Role.CLERK);
+
   /** The user behind a request. */
   public static Actor of(Principal principal) {
     var authentication = (Authentication) principal;

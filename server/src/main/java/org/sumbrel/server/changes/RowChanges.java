@@ -3,11 +3,13 @@ package org.sumbrel.server.changes;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.WeakHashMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -25,21 +27,52 @@ public class RowChanges {
 
   private final JdbcClient jdbc;
 
+  /** All who may still read; whoever is kept by nobody else is forgotten here too. */
+  private final Set<Reader> readers = Collections.newSetFromMap(new WeakHashMap<>());
+
   RowChanges(JdbcClient jdbc) {
     this.jdbc = jdbc;
   }
 
   /** A reader of its own for whoever keeps something; what was written before it is not told. */
   public Reader reader() {
-    return new Reader();
+    var reader = new Reader();
+    synchronized (readers) {
+      readers.add(reader);
+    }
+    return reader;
   }
 
-  /** Notes that every reader has had long since. */
+  /**
+   * Forgets notes of the day before and earlier. Whoever has not looked since, as over a weekend,
+   * is told at his next look that everything may be other.
+   */
   @Scheduled(fixedDelayString = "PT6H")
   @Transactional
   public void forgetOld() {
-    jdbc.sql("delete from row_change where noted_at < dateadd(day, -1, current_timestamp)")
-        .update();
+    var last =
+        jdbc.sql(
+                "select coalesce(max(seq), 0) from row_change where noted_at < dateadd(day, -1, current_timestamp)")
+            .query(Long.class)
+            .single();
+    synchronized (readers) {
+      readers.forEach(reader -> reader.forgotten(last));
+    }
+    jdbc.sql("delete from row_change where seq <= :last").param("last", last).update();
+  }
+
+  /**
+   * What was written since one looked last.
+   *
+   * @param everything whether any row may be other, so that all are to be read
+   * @param rows ids of the rows that were written, by table
+   */
+  public record Told(boolean everything, Map<String, Set<Long>> rows) {
+
+    /** The rows of one table. */
+    public Set<Long> rows(String table) {
+      return rows.getOrDefault(table, Set.of());
+    }
   }
 
   private record Note(long seq, String table, long row) {}
@@ -50,33 +83,37 @@ public class RowChanges {
   /** Where one has read to. Not for two threads at once. */
   public final class Reader {
 
-    private long read = -1;
+    private volatile long read = -1;
+    private volatile long forgotten;
     private List<Missing> missing = new ArrayList<>();
 
     private Reader() {}
 
-    /**
-     * The rows written since the last call, by table; nothing at the first call, after which one
-     * reads everything.
-     */
-    public Map<String, Set<Long>> next() {
-      if (read < 0) {
+    /** The rows written since the last call; at the first one, and after too long, everything. */
+    public Told next() {
+      if (read < forgotten) {
+        missing = new ArrayList<>();
         begin();
-        return Map.of();
+        return new Told(true, Map.of());
       }
       var changed = new HashMap<String, Set<Long>>();
       take(notes(read + 1, Long.MAX_VALUE), changed);
       lookAgain(changed);
-      return changed;
+      return new Told(false, changed);
+    }
+
+    private void forgotten(long last) {
+      forgotten = Math.max(forgotten, last);
     }
 
     private void begin() {
-      read =
+      var old =
           jdbc.sql(
                   "select coalesce(max(seq), 0) from row_change where noted_at < dateadd(second, :before, current_timestamp)")
               .param("before", -LONGEST_TRANSACTION.toSeconds())
               .query(Long.class)
               .single();
+      read = Math.max(old, forgotten);
       take(notes(read + 1, Long.MAX_VALUE), new HashMap<>());
     }
 

@@ -107,8 +107,9 @@ public final class Shelf<R> {
   /** The rows as they are now. */
   public synchronized Look<R> look() {
     try {
-      var changed = changes.next().getOrDefault(table, Set.of());
-      if (last == null || changed.size() > MOST_AT_ONCE) {
+      var told = changes.next();
+      var changed = told.rows(table);
+      if (last == null || told.everything() || changed.size() > MOST_AT_ONCE) {
         last = new Look<>(filled());
       } else if (!changed.isEmpty()) {
         last = new Look<>(merged(last.rows(), changed));

@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.settle.Policy;
 import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.CompanyView.BankAccountView;
 
@@ -148,6 +149,21 @@ public class Companies {
         ledgerAccounts.save(new LedgerAccountEntity(company.id(), code, name, AccountRole.BANK));
     return bankAccounts.save(
         new BankAccountEntity(company.id(), name, bank, number, currency.getCode(), ledger.id()));
+  }
+
+  /**
+   * Decides anew what somebody has looked at.
+   *
+   * @param version of the policy as it was looked at
+   * @throws Conflict where another has changed it since
+   */
+  @Transactional
+  public void decide(CompanyEntity company, CurrencyUnit currency, Policy policy, long version) {
+    if (policyVersion(company.id(), currency) != version) {
+      throw new Conflict(
+          "STALE", "Somebody has changed this policy since you opened it. Look again.");
+    }
+    decide(company, currency, policy);
   }
 
   /** Decides what a company allows in a currency, for the first time or anew. */

@@ -1,7 +1,6 @@
 package org.sumbrel.server.companies;
 
 import io.swagger.v3.oas.annotations.Operation;
-import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -10,7 +9,8 @@ import java.util.Comparator;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
-import org.joda.money.Money;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -18,14 +18,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.core.settle.Customs;
-import org.sumbrel.core.settle.FeeTerms;
-import org.sumbrel.core.settle.Limits;
-import org.sumbrel.core.settle.Policy;
-import org.sumbrel.core.settle.Tolerance;
 import org.sumbrel.server.api.BadRequest;
-import org.sumbrel.server.api.Conflict;
-import org.sumbrel.server.api.MoneyView;
 
 /** What a company allows, its tax codes, and the accounts a hand may book to. */
 @RestController
@@ -34,69 +27,12 @@ import org.sumbrel.server.api.MoneyView;
 class PolicyController {
 
   private final Companies companies;
+  private final ApplicationEventPublisher events;
 
-  PolicyController(Companies companies) {
+  PolicyController(Companies companies, ApplicationEventPublisher events) {
     this.companies = companies;
+    this.events = events;
   }
-
-  record LimitView(
-      @NotNull @Valid @Schema(description = "the most where too little was paid") MoneyView under,
-      @NotNull @Valid @Schema(description = "the most where too much was paid") MoneyView over,
-      @NotNull
-          @Schema(description = "in per cent of what is applied; of a refund, of what was received")
-          BigDecimal percent) {
-
-    static LimitView of(Tolerance tolerance) {
-      return new LimitView(
-          MoneyView.of(tolerance.under()),
-          MoneyView.of(tolerance.over()),
-          tolerance.percent().stripTrailingZeros());
-    }
-
-    Tolerance toTolerance() {
-      return new Tolerance(under.toMoney(), over.toMoney(), percent);
-    }
-  }
-
-  record LimitsView(
-      @NotNull @Valid LimitView writeOff,
-      @NotNull @Valid LimitView fee,
-      @NotNull @Valid LimitView unearnedDiscount,
-      @NotNull @Valid LimitView refund) {
-
-    static LimitsView of(Limits limits) {
-      return new LimitsView(
-          LimitView.of(limits.writeOff()),
-          LimitView.of(limits.fee()),
-          LimitView.of(limits.unearnedDiscount()),
-          LimitView.of(limits.refund()));
-    }
-
-    Limits toLimits() {
-      return new Limits(
-          writeOff.toTolerance(),
-          fee.toTolerance(),
-          unearnedDiscount.toTolerance(),
-          refund.toTolerance());
-    }
-  }
-
-  record PolicyView(
-      @NotNull String currency,
-      @NotNull int discountGraceDays,
-      @NotNull @Valid LimitsView clerk,
-      @NotNull @Valid LimitsView supervisor,
-      @NotNull @Schema(description = "such as 18.00 or 2.9 % + 0.30") List<String> usualFees,
-      @NotNull BigDecimal feeTaxPercent,
-      @NotNull
-          @Valid
-          @Schema(description = "the smallest coin in use; zero where nothing is rounded")
-          MoneyView roundingStep,
-      @NotNull double clearAt,
-      @NotNull double tornWithin,
-      @NotNull
-          @Schema(description = "as it was read; where it has changed since, the call is refused")
-          long version) {}
 
   record TaxCodeView(@NotNull String code, @NotNull String name, @NotNull BigDecimal percent) {}
 
@@ -108,8 +44,9 @@ class PolicyController {
     return view(companies.idOf(company), unit(currency));
   }
 
+  /** The event comes after what was decided is written, and outside of any transaction. */
   @PutMapping("/api/policies/{currency}")
-  @Transactional
+  @Transactional(propagation = Propagation.NOT_SUPPORTED)
   @Operation(summary = "Decides anew what the company allows in a currency; for the administrator")
   PolicyView decide(
       @PathVariable String currency,
@@ -117,50 +54,14 @@ class PolicyController {
       @Valid @RequestBody PolicyView decided) {
     var owner = companies.company(company);
     var unit = unit(currency);
-    if (companies.policyVersion(owner.id(), unit) != decided.version()) {
-      throw new Conflict(
-          "STALE", "Somebody has changed this policy since you opened it. Look again.");
-    }
-    try {
-      companies.decide(
-          owner,
-          unit,
-          new Policy(
-              decided.discountGraceDays(),
-              decided.clerk().toLimits(),
-              decided.supervisor().toLimits(),
-              decided.usualFees().stream().map(f -> FeeTerms.parse(f, unit)).toList(),
-              decided.feeTaxPercent(),
-              inItsCurrency(decided.roundingStep().toMoney(), unit),
-              Customs.STANDARD,
-              decided.clearAt(),
-              decided.tornWithin()));
-    } catch (IllegalArgumentException e) {
-      throw new BadRequest("Nothing was changed: " + e.getMessage() + ".");
-    }
+    companies.decide(owner, unit, decided.toPolicy(unit), decided.version());
+    events.publishEvent(new PolicyDecided(owner.id()));
     return view(owner.id(), unit);
-  }
-
-  private static Money inItsCurrency(Money money, CurrencyUnit unit) {
-    if (!money.getCurrencyUnit().equals(unit) || money.isNegative()) {
-      throw new IllegalArgumentException(money + " is no coin of " + unit);
-    }
-    return money;
   }
 
   private PolicyView view(Long company, CurrencyUnit unit) {
     var policy = companies.policy(company, unit);
-    return new PolicyView(
-        unit.getCode(),
-        policy.discountGraceDays(),
-        LimitsView.of(policy.clerk()),
-        LimitsView.of(policy.supervisor()),
-        policy.usualFees().stream().map(FeeTerms::toString).toList(),
-        policy.feeTaxPercent().stripTrailingZeros(),
-        MoneyView.of(policy.roundingStep()),
-        policy.clearAt(),
-        policy.tornWithin(),
-        companies.policyVersion(company, unit));
+    return PolicyView.of(policy, unit, companies.policyVersion(company, unit));
   }
 
   private static CurrencyUnit unit(String currency) {

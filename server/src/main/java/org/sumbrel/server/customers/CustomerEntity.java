@@ -107,7 +107,7 @@ public class CustomerEntity {
     parentId = parent;
   }
 
-  Customer toCustomer() {
+  public Customer toCustomer() {
     return new Customer(
         id.toString(),
         companyId.toString(),

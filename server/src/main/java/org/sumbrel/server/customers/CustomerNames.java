@@ -5,7 +5,6 @@ import java.sql.SQLException;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.jdbc.core.RowCallbackHandler;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -63,8 +62,9 @@ public class CustomerNames {
   /** Takes over what was committed since the last time. */
   public synchronized void refresh() {
     try {
-      var changed = changes.next().getOrDefault("customer", Set.of());
-      if (!filled) {
+      var told = changes.next();
+      var changed = told.rows("customer");
+      if (!filled || told.everything()) {
         jdbc.sql("select id, company_id, name from customer")
             .query((RowCallbackHandler) this::take);
         filled = true;

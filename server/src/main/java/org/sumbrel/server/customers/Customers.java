@@ -39,6 +39,19 @@ public class Customers {
     return customers.findByCompanyId(companyId).stream().map(CustomerEntity::toCustomer).toList();
   }
 
+  /** Those of these customers that are the company's. */
+  public List<Customer> some(Long companyId, Collection<Long> ids) {
+    return customers.findAllById(ids).stream()
+        .filter(c -> c.companyId().equals(companyId))
+        .map(CustomerEntity::toCustomer)
+        .toList();
+  }
+
+  /** Those of these items that are still there and the company's. */
+  public List<OpenItemEntity> itemsThere(Long companyId, Collection<Long> ids) {
+    return items.findAllById(ids).stream().filter(i -> i.companyId().equals(companyId)).toList();
+  }
+
   public List<OpenItemEntity> itemsOf(Long companyId) {
     return items.findByCompanyId(companyId);
   }

@@ -108,6 +108,11 @@ public class OpenItemEntity {
     return row;
   }
 
+  /** The settlement that made it; null where it came otherwise. */
+  public Long madeBySettlementId() {
+    return madeBySettlementId;
+  }
+
   /** The tax contained in the total, for whoever reads the books. */
   void contains(Money tax) {
     taxMinor = tax.getAmountMinorLong();

@@ -17,6 +17,7 @@ import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.springframework.dao.CannotAcquireLockException;
 import org.springframework.jdbc.core.BatchPreparedStatementSetter;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -56,12 +57,37 @@ public class Arrivals {
 
   private static final int LONGEST_BANK_TEXT = 500;
 
+  /** As often as a lock is waited for; four seconds each. */
+  private static final int MOST_ATTEMPTS = 30;
+
   private final JdbcTemplate jdbc;
   private final JdbcClient client;
 
   Arrivals(JdbcTemplate jdbc, JdbcClient client) {
     this.jdbc = jdbc;
     this.client = client;
+  }
+
+  /**
+   * Keeps others from taking in entries of the account until the end of the transaction: what they
+   * bring at the same moment is held against what this one brings.
+   */
+  public void hold(Long bankAccountId) {
+    for (var attempt = 1; ; attempt++) {
+      try {
+        client
+            .sql("select id from bank_account where id = :account for update")
+            .param("account", bankAccountId)
+            .query(Long.class)
+            .single();
+        return;
+      } catch (CannotAcquireLockException e) {
+        // a large file takes longer than anybody waits for a lock elsewhere
+        if (attempt == MOST_ATTEMPTS) {
+          throw e;
+        }
+      }
+    }
   }
 
   /** The account's entries booked or announced between two days, with all their ids. */

@@ -70,6 +70,7 @@ public class BankEntryEntity {
   private int standingRank;
   private Long leadCustomerId;
   private Long settledCustomerId;
+  private boolean payerForgotten;
 
   @Enumerated(EnumType.STRING)
   private ShelvingReason shelvedReason;
@@ -182,7 +183,7 @@ public class BankEntryEntity {
     return status;
   }
 
-  Standing standing() {
+  public Standing standing() {
     return Standing.values()[standingRank];
   }
 
@@ -192,6 +193,10 @@ public class BankEntryEntity {
 
   /** What the payer is called where nothing better is known. */
   public String payerWords() {
+    return payerWords(payerName, remittance);
+  }
+
+  static String payerWords(String payerName, String remittance) {
     var told = payerName.isBlank() ? remittance : payerName;
     return told.isBlank() ? "Nobody named" : told;
   }
@@ -260,9 +265,9 @@ public class BankEntryEntity {
         remittance);
   }
 
-  /** Who paid for whom; empty where it was settled only after it was read. */
+  /** Who paid for whom; empty where nobody settled it, or that is to be forgotten. */
   Optional<PastPayer> toPastPayer() {
-    return Optional.ofNullable(settledCustomerId)
+    return Optional.ofNullable(payerForgotten ? null : settledCustomerId)
         .map(customer -> new PastPayer(payerName, payerAccount, customer.toString()));
   }
 }

@@ -2,11 +2,17 @@ package org.sumbrel.server.desk;
 
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.propose.PastPayer;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.formats.statement.StatementEntry;
 import org.sumbrel.server.api.NotThere;
@@ -28,6 +34,21 @@ public class Entries {
 
   public List<BankEntryEntity> all(Collection<Long> ids) {
     return entries.findAllById(ids);
+  }
+
+  /** What a list says of an entry: when it was booked, and its payer in the bank's words. */
+  public record Brief(Long id, LocalDate bookedOn, String payerName, String remittance) {
+
+    public String payerWords() {
+      return BankEntryEntity.payerWords(payerName, remittance);
+    }
+  }
+
+  /** The same entries as far as a list shows them, by their id. */
+  public Map<Long, Brief> briefly(Collection<Long> ids) {
+    return ids.isEmpty()
+        ? new HashMap<>()
+        : entries.briefly(ids).stream().collect(Collectors.toMap(Brief::id, Function.identity()));
   }
 
   public List<BankEntryEntity> waiting(Long companyId) {
@@ -72,5 +93,38 @@ public class Entries {
   @Transactional
   public void withdraw(Long id) {
     entry(id).withdraw();
+  }
+
+  /** Under which name and from which account money came that somebody settled, and whose it was. */
+  public record Paid(String payerName, String payerAccount, Long customerId) {}
+
+  /** Money booked since a day that was one customer's. */
+  public List<Paid> settledSince(Long companyId, LocalDate since) {
+    return entries.settledSince(companyId, since);
+  }
+
+  /** How often money came so for a customer, and when last. */
+  public record PaidBefore(String payerName, String payerAccount, long times, LocalDate last) {}
+
+  /** Whose money counts as a customer's, the most frequent first. */
+  public List<PaidBefore> paidBefore(Long companyId, Long customerId) {
+    return entries.paidBefore(companyId, customerId);
+  }
+
+  /**
+   * Forgets that money of this payer was the customer's.
+   *
+   * @return of how many entries
+   */
+  @Transactional
+  public int forgetPayer(Long companyId, Long customerId, String payerName, String payerAccount) {
+    return entries.forgetPayer(companyId, customerId, payerName, payerAccount);
+  }
+
+  /** Who was behind money that was booked before a day, as far as it counts. */
+  public List<PastPayer> pastPayers(Long companyId, LocalDate before) {
+    return entries.settledBooked(companyId, before, Limit.of(EngineMemory.HISTORY)).stream()
+        .flatMap(e -> e.toPastPayer().stream())
+        .toList();
   }
 }

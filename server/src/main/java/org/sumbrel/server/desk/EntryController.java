@@ -13,6 +13,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -128,9 +129,27 @@ class EntryController {
   }
 
   record MarkView(
-      @NotNull int start, @NotNull int end, @NotNull Long itemId, @NotNull boolean exact) {
-    static MarkView of(TextMark mark) {
-      return new MarkView(mark.start(), mark.end(), Long.valueOf(mark.itemId()), mark.exact());
+      @NotNull int start,
+      @NotNull int end,
+      @Schema(description = "what it points at; null where it is the amount that arrived")
+          Long itemId,
+      @Schema(description = "the item's number") String number,
+      @Schema(description = "whether the item is settled") Boolean settled,
+      @Schema(description = "when it was, where that is known") LocalDate settledOn,
+      @NotNull boolean exact) {
+
+    static MarkView of(TextMark mark, Map<Long, OpenItemEntity> items) {
+      var item = mark.itemId().isEmpty() ? null : items.get(Long.valueOf(mark.itemId()));
+      return item == null
+          ? new MarkView(mark.start(), mark.end(), null, null, null, null, mark.exact())
+          : new MarkView(
+              mark.start(),
+              mark.end(),
+              item.id(),
+              item.number(),
+              item.toItem().settled(),
+              item.settledOn(),
+              mark.exact());
     }
   }
 
@@ -321,6 +340,16 @@ class EntryController {
     var itemIds = new HashSet<Long>();
     thoughts.proposals().forEach(p -> p.applications().forEach(a -> itemIds.add(a.itemId())));
     var items = customers.items(itemIds);
+    var marked =
+        customers
+            .itemsThere(
+                entry.companyId(),
+                thoughts.marks().stream()
+                    .filter(m -> !m.itemId().isEmpty())
+                    .map(m -> Long.valueOf(m.itemId()))
+                    .collect(Collectors.toSet()))
+            .stream()
+            .collect(Collectors.toMap(OpenItemEntity::id, Function.identity()));
     var customerIds =
         items.values().stream()
             .map(OpenItemEntity::customerId)
@@ -361,7 +390,7 @@ class EntryController {
         thoughts.exhaustive(),
         views,
         thoughts.notes().stream().map(EvidenceView::of).toList(),
-        thoughts.marks().stream().map(MarkView::of).toList(),
+        thoughts.marks().stream().map(m -> MarkView.of(m, marked)).toList(),
         advice.map(AdviceView::of).orElse(null),
         advice
             .map(a -> a.advice().sum())

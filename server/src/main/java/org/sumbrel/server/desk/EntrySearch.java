@@ -226,21 +226,33 @@ public class EntrySearch {
     return Shelf.inOrder(ids, entries.findAllById(ids), BankEntryEntity::id);
   }
 
-  /** How many entries of a currency stand so and are not older, and what they come to. */
-  public SearchSum count(Long company, CurrencyUnit currency, Status status, LocalDate from) {
-    var code = currency.getCode();
+  /** Entries that stand so and are not older than a day. */
+  public record Counted(Status status, LocalDate from) {}
+
+  /**
+   * How many entries of a currency there are of each kind, and what they come to; all at the same
+   * moment, so that an entry that is just being posted is counted once.
+   */
+  public List<SearchSum> count(Long company, CurrencyUnit currency, List<Counted> kinds) {
+    var rows = look().rows();
+    return kinds.stream().map(kind -> count(rows, company, currency.getCode(), kind)).toList();
+  }
+
+  private static SearchSum count(List<Row> rows, Long company, String currency, Counted kind) {
     var count = 0L;
     var minor = 0L;
-    for (var row : look().rows()) {
-      if (row.on().isBefore(from)) {
+    for (var row : rows) {
+      if (row.on().isBefore(kind.from())) {
         break;
       }
-      if (row.company() == company && row.status() == status && row.currency().equals(code)) {
+      if (row.company() == company
+          && row.status() == kind.status()
+          && row.currency().equals(currency)) {
         count++;
         minor = Math.addExact(minor, row.minor());
       }
     }
-    return new SearchSum(code, count, minor);
+    return new SearchSum(currency, count, minor);
   }
 
   /** Whether an entry of an id fits a line, for whoever asks about many. */

@@ -1,5 +1,6 @@
 package org.sumbrel.server.desk;
 
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -57,6 +58,13 @@ class ProposalMarks {
   /** The companies of which something is noted. */
   List<Long> companies() {
     return jdbc.sql("select distinct company_id from proposal_mark").query(Long.class).list();
+  }
+
+  /** Forgets what is kept of these entries. */
+  void forget(Collection<Long> entries) {
+    template.batchUpdate(
+        "delete from proposal where entry_id = ?",
+        entries.stream().sorted().map(id -> new Object[] {id}).toList());
   }
 
   /** How an entry stands by its first explanation, and whom that names; null where nobody. */

@@ -1,21 +1,34 @@
 package org.sumbrel.server.desk;
 
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import org.joda.money.CurrencyUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
 import org.springframework.core.task.TaskExecutor;
 import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
 import org.springframework.stereotype.Component;
+import org.sumbrel.core.propose.Alias;
+import org.sumbrel.server.companies.PolicyDecided;
 
 /**
- * Decides when proposals are renewed: at once where little waits, so that the next look at the desk
- * is current; behind the scenes where much does. What is marked as behind survives a stop and is
- * renewed at the next start.
+ * Decides when proposals are renewed. Where little waits at once, so that the next look at the desk
+ * is current; where much does, behind the scenes, and who changed something waits for it a moment.
+ * What is marked as behind survives a stop and is renewed at the next start, as is everything then,
+ * so that it is in memory before somebody posts.
  */
 @Component
 @Order(100)
@@ -23,13 +36,17 @@ public class ProposalRenewal implements ApplicationRunner {
 
   private static final Logger LOG = LoggerFactory.getLogger(ProposalRenewal.class);
   private static final int AT_ONCE = 1_000;
+  private static final long LONGEST_WAIT_MS = 1_000;
 
   private final Proposals proposals;
+  private final ApplicationEventPublisher events;
   private final TaskExecutor behindTheScenes;
   private final Map<Long, Object> locks = new ConcurrentHashMap<>();
+  private final Map<Long, Thinking> thinking = new ConcurrentHashMap<>();
 
-  ProposalRenewal(Proposals proposals) {
+  ProposalRenewal(Proposals proposals, ApplicationEventPublisher events) {
     this.proposals = proposals;
+    this.events = events;
     var executor = new ThreadPoolTaskExecutor();
     executor.setCorePoolSize(1);
     executor.setMaxPoolSize(1);
@@ -37,6 +54,27 @@ public class ProposalRenewal implements ApplicationRunner {
     executor.setDaemon(true);
     executor.initialize();
     this.behindTheScenes = executor;
+  }
+
+  /** What would be thought otherwise if an alias were held to, while no renewal is under way. */
+  public Optional<List<Proposals.Thought>> ifKnown(
+      Long companyId, CurrencyUnit currency, Alias alias) {
+    synchronized (locks.computeIfAbsent(companyId, c -> new Object())) {
+      return proposals.ifKnown(companyId, currency, alias);
+    }
+  }
+
+  /** How many of the entries that came have been thought about. */
+  public record Thinking(@NotNull int done, @NotNull int of) {}
+
+  /** How far a renewal is that is under way. */
+  public Optional<Thinking> thinking(Long companyId) {
+    return Optional.ofNullable(thinking.get(companyId));
+  }
+
+  /** Whether something was written that proposals do not know of yet. */
+  public boolean behind(Long companyId) {
+    return proposals.lastMark(companyId) > 0;
   }
 
   /** To be called after the transaction that marked the company's proposals as behind. */
@@ -49,7 +87,26 @@ public class ProposalRenewal implements ApplicationRunner {
         behindTheScenes.execute(() -> renew(companyId));
       }
     } else {
-      behindTheScenes.execute(() -> renew(companyId));
+      waitFor(CompletableFuture.runAsync(() -> renew(companyId), behindTheScenes));
+    }
+  }
+
+  /** A policy was decided anew: what waits stands by it from now on. */
+  @EventListener
+  public void decided(PolicyDecided policy) {
+    proposals.mark(policy.companyId());
+    after(policy.companyId());
+  }
+
+  private static void waitFor(CompletableFuture<Void> renewal) {
+    try {
+      renewal.get(LONGEST_WAIT_MS, TimeUnit.MILLISECONDS);
+    } catch (TimeoutException e) {
+      // it goes on, and the desk says how far it is
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    } catch (ExecutionException e) {
+      throw new IllegalStateException("a renewal of proposals never throws", e);
     }
   }
 
@@ -59,8 +116,22 @@ public class ProposalRenewal implements ApplicationRunner {
    */
   private void oneByOne(Long companyId) {
     var noted = proposals.lastMark(companyId);
+    var renewed = false;
     synchronized (locks.computeIfAbsent(companyId, c -> new Object())) {
-      proposals.renew(companyId, noted);
+      try {
+        renewed = proposals.renew(companyId, noted, (done, of) -> heard(companyId, done, of));
+      } finally {
+        thinking.remove(companyId);
+      }
+    }
+    if (renewed) {
+      events.publishEvent(new ProposalsRenewed(companyId));
+    }
+  }
+
+  private void heard(Long companyId, int done, int of) {
+    if (of > AT_ONCE) {
+      thinking.merge(companyId, new Thinking(done, of), (a, b) -> a.done() > b.done() ? a : b);
     }
   }
 
@@ -76,5 +147,11 @@ public class ProposalRenewal implements ApplicationRunner {
   @Override
   public void run(ApplicationArguments arguments) {
     proposals.staleCompanies().forEach(this::after);
+    for (var company : proposals.companiesWaiting()) {
+      if (!proposals.current(company)) {
+        proposals.mark(company);
+        behindTheScenes.execute(() -> renew(company));
+      }
+    }
   }
 }

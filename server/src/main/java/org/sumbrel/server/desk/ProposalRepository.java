@@ -12,6 +12,11 @@ interface ProposalRepository extends JpaRepository<ProposalEntity, Long> {
   @Query("delete from ProposalEntity p where p.companyId = :company")
   void forget(Long company);
 
+  /** All that is kept of each entry of a company. */
+  @Query(
+      "select new org.sumbrel.server.desk.ProposalRepository$Lead(p.entryId, p.body) from ProposalEntity p where p.companyId = :company")
+  List<Lead> bodies(Long company);
+
   /** An entry's first explanation, as it is kept. */
   record Lead(Long entryId, String body) {}
 

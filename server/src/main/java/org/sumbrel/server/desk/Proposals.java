@@ -2,60 +2,49 @@ package org.sumbrel.server.desk;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
-import java.time.LocalDate;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
-import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.sumbrel.core.propose.ProposalEngine;
-import org.sumbrel.core.propose.Snapshot;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import org.sumbrel.core.propose.Alias;
+import org.sumbrel.core.propose.ReceiptProposals;
+import org.sumbrel.core.propose.Rehearsal;
 import org.sumbrel.core.propose.Standing;
-import org.sumbrel.core.receivables.RemittanceAdvice;
-import org.sumbrel.server.companies.Companies;
-import org.sumbrel.server.customers.Customers;
-import org.sumbrel.server.customers.OpenItemEntity;
-import org.sumbrel.server.remittance.Advices;
+import org.sumbrel.core.settle.Policy;
 
 /**
- * What the engine thinks of the waiting entries, kept in the database and renewed as a whole for a
- * company.
+ * What the engine thinks of the waiting entries, kept in the database and brought up to date after
+ * what was written.
  */
 @Service
 @Transactional
 public class Proposals {
 
-  private static final int HISTORY = 20_000;
-
   private final BankEntryRepository entries;
   private final ProposalRepository proposals;
   private final ProposalMarks marks;
-  private final Customers customers;
-  private final Companies companies;
-  private final Advices advices;
+  private final EngineMemory memory;
   private final ObjectMapper json;
 
   Proposals(
       BankEntryRepository entries,
       ProposalRepository proposals,
       ProposalMarks marks,
-      Customers customers,
-      Companies companies,
-      Advices advices,
+      EngineMemory memory,
       ObjectMapper json) {
     this.entries = entries;
     this.proposals = proposals;
     this.marks = marks;
-    this.customers = customers;
-    this.companies = companies;
-    this.advices = advices;
+    this.memory = memory;
     this.json = json;
   }
 
@@ -68,6 +57,13 @@ public class Proposals {
   public void startAnew(Long companyId) {
     proposals.forget(companyId);
     mark(companyId);
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public void afterCommit() {
+            memory.drop(companyId);
+          }
+        });
   }
 
   /** What was noted last of a company, by its number; 0 where nothing is left to do. */
@@ -77,59 +73,117 @@ public class Proposals {
   }
 
   /**
-   * Proposes anew for all that waits, if something noted up to a number has not been taken up yet;
-   * what was noted later is taken up with it, and otherwise left to whoever noted it.
+   * Takes up what was written since the last time, if something noted up to a number has not been
+   * taken up yet; what was noted later is taken up with it, and otherwise left to whoever noted it.
+   *
+   * @return whether there was anything to take up
    */
-  public void renew(Long companyId, long upTo) {
+  public boolean renew(Long companyId, long upTo, EngineMemory.Progress progress) {
     var noted = marks.held(companyId);
     if (noted.stream().noneMatch(mark -> mark <= upTo)) {
-      return;
+      return false;
     }
-    proposals.forget(companyId);
-    var waiting = entries.findByCompanyIdAndStatus(companyId, BankEntryEntity.Status.WAITING);
-    waiting.stream()
-        .collect(Collectors.groupingBy(e -> e.amount().getCurrencyUnit()))
-        .forEach((currency, some) -> propose(companyId, currency, some));
+    dropUnlessCommitted(companyId);
+    var news = memory.look(companyId, progress);
+    if (news.whole()) {
+      keepWhole(companyId, news.results());
+    } else {
+      marks.forget(news.gone());
+      marks.forget(ids(news.results()));
+      keep(companyId, news.results());
+      stand(news.results());
+    }
     marks.remove(noted);
+    return true;
   }
 
-  private void propose(Long companyId, CurrencyUnit currency, List<BankEntryEntity> waiting) {
-    var byId =
-        waiting.stream().collect(Collectors.toMap(e -> e.id().toString(), Function.identity()));
-    var said = new HashMap<String, RemittanceAdvice>();
-    advices.tied(companyId).forEach((entry, kept) -> said.put(entry.toString(), kept.advice()));
-    var engine = ProposalEngine.over(snapshot(companyId, currency), said);
-    var stands = new ArrayList<ProposalMarks.Stands>();
-    for (var result : engine.propose(waiting.stream().map(BankEntryEntity::toReceipt).toList())) {
-      var entry = byId.get(result.receiptId());
-      var stored = StoredProposals.of(result);
-      stands.add(new ProposalMarks.Stands(entry.id(), result.standing(), stored.leadCustomer()));
-      proposals.save(
-          new ProposalEntity(entry.id(), companyId, write(stored.lead()), write(stored)));
-    }
-    marks.stand(stands);
+  /** How an entry would stand, and whom its first explanation would name; null where nobody. */
+  public record Thought(Long entryId, Standing standing, Long customerId) {}
+
+  /** What would be thought otherwise of what waits if an alias were held to. */
+  @Transactional(readOnly = true)
+  public Optional<List<Thought>> ifKnown(Long companyId, CurrencyUnit currency, Alias alias) {
+    return memory.ifKnown(companyId, currency, alias).map(Proposals::thoughts);
   }
 
-  private Snapshot snapshot(Long companyId, CurrencyUnit currency) {
-    var items =
-        customers.itemsOf(companyId).stream()
-            .filter(i -> i.currency().equals(currency.getCode()))
-            .toList();
-    var settledOn = new HashMap<String, LocalDate>();
-    for (var item : items) {
-      if (item.settledOn() != null) {
-        settledOn.put(item.id().toString(), item.settledOn());
+  private static List<Thought> thoughts(List<ReceiptProposals> results) {
+    return results.stream()
+        .map(
+            r ->
+                new Thought(
+                    Long.valueOf(r.receiptId()),
+                    r.standing(),
+                    StoredProposals.of(r).leadCustomer()))
+        .toList();
+  }
+
+  /** Whether a renewal costs no more than what changed. */
+  public boolean current(Long companyId) {
+    return memory.knows(companyId);
+  }
+
+  /** What is in memory is ahead of the rows where they are not written after all. */
+  private void dropUnlessCommitted(Long companyId) {
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public void afterCompletion(int status) {
+            if (status != STATUS_COMMITTED) {
+              memory.drop(companyId);
+            }
+          }
+        });
+  }
+
+  /** Of everything that waits only what is not kept yet in the same words is written. */
+  private void keepWhole(Long companyId, List<ReceiptProposals> all) {
+    var kept = new HashMap<Long, String>();
+    proposals.bodies(companyId).forEach(p -> kept.put(p.entryId(), p.body()));
+    var other = new ArrayList<ReceiptProposals>();
+    for (var result : all) {
+      var entry = Long.valueOf(result.receiptId());
+      if (write(StoredProposals.of(result)).equals(kept.get(entry))) {
+        kept.remove(entry);
+      } else {
+        other.add(result);
       }
     }
-    return new Snapshot(
-        items.stream().map(OpenItemEntity::toItem).toList(),
-        settledOn,
-        customers.all(companyId),
-        List.of(),
-        entries.settledLast(companyId, Limit.of(HISTORY)).stream()
-            .flatMap(e -> e.toPastPayer().stream())
-            .toList(),
-        companies.policy(companyId, currency));
+    marks.forget(kept.keySet());
+    keep(companyId, other);
+    stand(all);
+  }
+
+  private static List<Long> ids(List<ReceiptProposals> results) {
+    return results.stream().map(r -> Long.valueOf(r.receiptId())).toList();
+  }
+
+  private void keep(Long companyId, List<ReceiptProposals> results) {
+    for (var result : results) {
+      var entry = Long.valueOf(result.receiptId());
+      var stored = StoredProposals.of(result);
+      proposals.save(new ProposalEntity(entry, companyId, write(stored.lead()), write(stored)));
+    }
+  }
+
+  /**
+   * How entries stand may change while what is thought stays, as where a policy is decided anew.
+   */
+  private void stand(List<ReceiptProposals> results) {
+    marks.stand(
+        results.stream()
+            .map(
+                r ->
+                    new ProposalMarks.Stands(
+                        Long.valueOf(r.receiptId()),
+                        r.standing(),
+                        StoredProposals.of(r).leadCustomer()))
+            .toList());
+  }
+
+  /** The companies in which money waits. */
+  @Transactional(readOnly = true)
+  public List<Long> companiesWaiting() {
+    return entries.companiesWith(BankEntryEntity.Status.WAITING);
   }
 
   @Transactional(readOnly = true)
@@ -153,6 +207,47 @@ public class Proposals {
   Map<Long, StoredProposals> leads(Collection<Long> entryIds) {
     return proposals.leads(entryIds).stream()
         .collect(Collectors.toMap(ProposalRepository.Lead::entryId, p -> read(p.body())));
+  }
+
+  /**
+   * The first explanation of an entry, as far as it can be told later whether it was right.
+   *
+   * @param evidence code of what speaks most for it
+   * @param applied what it takes of each item, a plain decimal, by the item's id
+   */
+  public record First(double probability, String evidence, Map<Long, BigDecimal> applied) {}
+
+  /**
+   * The first explanations of these entries, by the entry's id; with a probability of 0 where none
+   * was found, and left out where none was looked for yet.
+   */
+  @Transactional(readOnly = true)
+  public Map<Long, First> first(Collection<Long> entryIds) {
+    var first = new HashMap<Long, First>();
+    leads(entryIds)
+        .forEach(
+            (id, thoughts) ->
+                first.put(
+                    id,
+                    thoughts.proposals().stream()
+                        .findFirst()
+                        .map(Proposals::first)
+                        .orElse(new First(0, "", Map.of()))));
+    return first;
+  }
+
+  private static First first(StoredProposals.Stored proposal) {
+    var applied = new HashMap<Long, BigDecimal>();
+    proposal
+        .applications()
+        .forEach(a -> applied.merge(a.itemId(), new BigDecimal(a.amount()), BigDecimal::add));
+    return new First(proposal.probability(), Rehearsal.strongest(proposal.evidence()), applied);
+  }
+
+  /** How everything that waits in a currency would stand if the policy were another. */
+  @Transactional(readOnly = true)
+  public List<Thought> ifDecided(Long companyId, CurrencyUnit currency, Policy policy) {
+    return thoughts(memory.ifDecided(companyId, currency, policy));
   }
 
   /** The items of each explanation of an entry, best first, and who is thought to have paid. */

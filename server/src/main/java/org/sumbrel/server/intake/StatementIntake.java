@@ -185,6 +185,7 @@ class StatementIntake {
     }
     var words = counting.stream().map(StatementEntry::words).toList();
     requireRoom(counting, words);
+    arrivals.hold(account.id());
     var known = known(account, counting);
     var movements = new ArrayList<Movement>(counting.size());
     for (var n = 0; n < counting.size(); n++) {

@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,7 +16,6 @@ import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.journal.JournalLine;
 import org.sumbrel.server.companies.Companies;
-import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.customers.Customers;
 
 /** Writes balanced entries into the journal, and nothing else. */
@@ -118,17 +116,13 @@ public class Journal {
         customers.names(JournalController.customerIds(List.of(written))));
   }
 
-  /** The lines of entries by their ids, for whoever shows them. */
+  /** The lines of an entry, for whoever shows them. */
   @Transactional(readOnly = true)
-  public Map<Long, List<JournalController.LineView>> linesOf(Collection<Long> entryIds) {
-    var found = entries.findAllById(entryIds);
-    var names = customers.names(JournalController.customerIds(found));
-    var charts = new HashMap<Long, Map<Long, LedgerAccountEntity>>();
-    var lines = new HashMap<Long, List<JournalController.LineView>>();
-    for (var entry : found) {
-      var chart = charts.computeIfAbsent(entry.companyId(), companies::chartOf);
-      lines.put(entry.id(), JournalController.lines(entry, chart, names));
-    }
-    return lines;
+  public List<JournalController.LineView> linesOf(Long entryId) {
+    var entry = entries.findById(entryId).orElseThrow();
+    return JournalController.lines(
+        entry,
+        companies.chartOf(entry.companyId()),
+        customers.names(JournalController.customerIds(List.of(entry))));
   }
 }

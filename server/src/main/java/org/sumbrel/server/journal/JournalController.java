@@ -16,9 +16,11 @@ import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
@@ -91,6 +93,14 @@ public class JournalController {
             owner.id(), q.strip(), Page.cursor(cursor, Long.MAX_VALUE), Limit.of(size + 1));
     var names = customers.names(customerIds(found));
     return Page.of(found, size, e -> view(e, chart, names), e -> e.id().toString());
+  }
+
+  @GetMapping("/api/journal-entries/{id}")
+  @Operation(summary = "One journal entry with its lines")
+  JournalEntryView one(@PathVariable Long id) {
+    var entry = entries.findById(id).orElseThrow(() -> new NotThere("journal entry", id));
+    return view(
+        entry, companies.chartOf(entry.companyId()), customers.names(customerIds(List.of(entry))));
   }
 
   @GetMapping("/api/trial-balance")

@@ -81,6 +81,15 @@ public class Advices {
     return byEntry(advices.tied(companyId));
   }
 
+  /** Those of these that are still there and the company's. */
+  @Transactional(readOnly = true)
+  public List<Kept> some(Long companyId, Collection<Long> ids) {
+    return advices.findAllById(ids).stream()
+        .map(Kept::of)
+        .filter(kept -> kept.companyId().equals(companyId))
+        .toList();
+  }
+
   /** Which of these entries an advice is tied to. */
   @Transactional(readOnly = true)
   public Map<Long, Kept> of(Collection<Long> entries) {

@@ -58,6 +58,11 @@ class Runs {
       prepared.addAll(posting.allClear(companyId, currency, except, actor));
     }
     prepared.addAll(posting.prepare(companyId, entryIds, actor));
+    return write(companyId, prepared, key, actor);
+  }
+
+  /** Writes down these drafts as a run. */
+  RunEntity write(Long companyId, List<RunPosting.Prepared> prepared, String key, Actor actor) {
     if (prepared.isEmpty()) {
       throw new BadRequest("Nothing is chosen that could be posted.");
     }

@@ -240,7 +240,8 @@ class DraftPreview {
         sent.onAccount(),
         sent.onAccountCustomerId(),
         null,
-        sent.despite());
+        sent.despite(),
+        sent.remember());
   }
 
   private static PostSettlement asSent(Draft draft, PostSettlement command) {
@@ -272,6 +273,7 @@ class DraftPreview {
         MoneyView.of(draft.onAccount()),
         command.onAccountCustomerId(),
         null,
-        command.despite());
+        command.despite(),
+        command.remember());
   }
 }

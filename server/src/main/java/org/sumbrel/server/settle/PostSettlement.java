@@ -9,6 +9,7 @@ import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.settle.Draft;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.payers.Remember;
 
 /**
  * A draft as it is sent: what a bank entry pays, what explains the difference, what stays on
@@ -35,13 +36,17 @@ public record PostSettlement(
             description =
                 "why money goes to an account although open items or earlier settlements speak against it")
         @Size(max = 400)
-        String despite) {
+        String despite,
+    @Schema(
+            description =
+                "what of the payer is remembered for the one customer whose items it pays; null for nothing")
+        Remember remember) {
 
   /** A draft of an entry as it begins. */
   static PostSettlement of(
       Long entryId, List<AppliedItem> applications, List<Difference> adjustments) {
     return new PostSettlement(
-        entryId, null, null, applications, adjustments, null, null, null, null);
+        entryId, null, null, applications, adjustments, null, null, null, null, null);
   }
 
   /** A draft of the core as it would be sent. */
@@ -62,6 +67,7 @@ public record PostSettlement(
         draft.adjustments().stream().map(Differences::toSend).toList(),
         MoneyView.of(draft.onAccount()),
         draft.onAccountCustomer().map(Long::valueOf).orElse(null),
+        null,
         null,
         null);
   }

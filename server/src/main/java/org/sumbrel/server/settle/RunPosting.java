@@ -85,6 +85,17 @@ public class RunPosting {
         entries.clear(companyId, currency).stream().filter(e -> !left.contains(e.id())).toList());
   }
 
+  /** What stands clear of these entries and is nobody's draft. */
+  @Transactional(readOnly = true)
+  public List<Prepared> clearAmong(Long companyId, Collection<Long> entryIds) {
+    if (entryIds.isEmpty()) {
+      return List.of();
+    }
+    var left = new LinkedHashSet<>(entryIds);
+    held.of(companyId).forEach(d -> left.remove(d.subject().entryId()));
+    return explained(entries.all(left));
+  }
+
   /** Of these entries one's own draft where there is one, else what stands clear. */
   @Transactional(readOnly = true)
   public List<Prepared> prepare(Long companyId, Collection<Long> entryIds, Actor actor) {
@@ -173,6 +184,7 @@ public class RunPosting {
         new MoneyView(clear.onAccount(), currency),
         clear.customerId(),
         1,
+        null,
         null);
   }
 
@@ -186,9 +198,12 @@ public class RunPosting {
     lookUp(commands);
     var before = settlements.before(commands);
     var posted = new ArrayList<Long>();
+    var clear =
+        actor.equals(Actor.UNATTENDED)
+            ? SettlementEntity.Origin.UNATTENDED
+            : SettlementEntity.Origin.CLEAR;
     for (var n = 0; n < some.size(); n++) {
-      var origin =
-          some.get(n).byHand() ? SettlementEntity.Origin.HAND : SettlementEntity.Origin.CLEAR;
+      var origin = some.get(n).byHand() ? SettlementEntity.Origin.HAND : clear;
       posted.add(settlements.post(commands.get(n), origin, before, actor));
     }
     return posted;
@@ -210,10 +225,11 @@ public class RunPosting {
 
   /**
    * Keeps as a draft what a run could not post, with the reason, where the entry still waits and
-   * nobody else works on it.
+   * nobody else works on it. Without a hand there is nobody whose draft it could be.
    */
   public void leaveAsDraft(Prepared prepared, Actor actor, String reason) {
-    if (entries.entry(prepared.entryId()).status() == BankEntryEntity.Status.WAITING) {
+    if (!actor.equals(Actor.UNATTENDED)
+        && entries.entry(prepared.entryId()).status() == BankEntryEntity.Status.WAITING) {
       held.refused(held.parsed(prepared.body()), actor, reason);
     }
   }

@@ -20,6 +20,8 @@ import java.util.List;
 import org.hibernate.annotations.BatchSize;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.sumbrel.core.propose.Manner;
+import org.sumbrel.core.propose.Standing;
 import org.sumbrel.core.settle.Settlement;
 
 /** A posted settlement; only its reversal is ever added to it. */
@@ -32,11 +34,15 @@ class SettlementEntity {
     REVERSED
   }
 
-  /** How it came about: an explanation of the engine as it stood, or made by hand. */
+  /**
+   * How it came about: an explanation of the engine as it stood, chosen, posted with all clear or
+   * without a hand; or made by hand.
+   */
   enum Origin {
     EXPLANATION,
     CLEAR,
-    HAND
+    HAND,
+    UNATTENDED
   }
 
   @Id
@@ -68,6 +74,17 @@ class SettlementEntity {
   private Instant reversedAt;
   private String reversalReason;
   private Long reversalEntryId;
+
+  @Enumerated(EnumType.STRING)
+  private Standing proposedStanding;
+
+  private Double proposedProbability;
+  private String proposedEvidence;
+  private Boolean proposedRight;
+
+  @Enumerated(EnumType.STRING)
+  private Manner chosenManner;
+
   @Version private long version;
 
   @OneToMany(mappedBy = "settlement", cascade = CascadeType.PERSIST, fetch = FetchType.LAZY)
@@ -125,6 +142,24 @@ class SettlementEntity {
     for (var adjustment : settlement.adjustments()) {
       adjustments.add(new AdjustmentEntity(this, adjustments.size(), adjustment));
     }
+  }
+
+  /**
+   * What stood there as the first explanation when it was posted.
+   *
+   * @param evidence code of what spoke most for it
+   * @param right whether it is what was posted
+   */
+  void proposed(Standing standing, double probability, String evidence, boolean right) {
+    proposedStanding = standing;
+    proposedProbability = probability;
+    proposedEvidence = evidence;
+    proposedRight = right;
+  }
+
+  /** Somebody took another explanation than the one that stood first. */
+  void chosen(Manner manner) {
+    chosenManner = manner;
   }
 
   Long id() {

@@ -9,6 +9,7 @@ import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.journal.Journal;
 
 /** Looks settlements up. */
 @Service
@@ -17,6 +18,7 @@ class SettlementReader {
 
   private final SettlementRepository settlements;
   private final SettlementViews views;
+  private final Journal journal;
   private final Companies companies;
   private final SettlementSearch search;
   private final Clock clock;
@@ -25,17 +27,20 @@ class SettlementReader {
       SettlementRepository settlements,
       SettlementSearch search,
       SettlementViews views,
+      Journal journal,
       Companies companies,
       Clock clock) {
     this.search = search;
     this.clock = clock;
     this.settlements = settlements;
     this.views = views;
+    this.journal = journal;
     this.companies = companies;
   }
 
   SettlementView one(Long id) {
-    return views.of(List.of(found(id))).get(0);
+    var found = found(id);
+    return views.of(List.of(found)).get(0).with(journal.linesOf(found.journalEntryId()));
   }
 
   Long companyOf(Long id) {

@@ -28,11 +28,37 @@ public record SettlementView(
     @NotNull Instant postedAt,
     @NotNull String postedBy,
     @NotNull Long journalEntryId,
-    @NotNull List<LineView> lines,
+    @Schema(description = "what it wrote; null in lists, where the journal entry has it")
+        List<LineView> lines,
     Reversal reversal,
     @Schema(description = "the reversed settlement in whose place it stands") Long replaces,
     @Schema(description = "the settlement that stands in its place") Long replacedBy,
     @Schema(description = "where the bank took the money back") ReturnView returned) {
+
+  SettlementView with(List<LineView> written) {
+    return new SettlementView(
+        id,
+        status,
+        origin,
+        entryId,
+        draftedBy,
+        receivedOn,
+        payer,
+        received,
+        applications,
+        adjustments,
+        onAccount,
+        onAccountCustomer,
+        postedOn,
+        postedAt,
+        postedBy,
+        journalEntryId,
+        written,
+        reversal,
+        replaces,
+        replacedBy,
+        returned);
+  }
 
   /** A part set against an item. */
   public record Applied(

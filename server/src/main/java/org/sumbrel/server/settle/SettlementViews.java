@@ -6,16 +6,12 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
-import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
-import org.sumbrel.server.journal.Journal;
-import org.sumbrel.server.journal.JournalController;
 import org.sumbrel.server.settle.SettlementView.Adjusted;
 import org.sumbrel.server.settle.SettlementView.Applied;
 import org.sumbrel.server.settle.SettlementView.ReturnView;
@@ -30,33 +26,24 @@ class SettlementViews {
 
   private final Entries entries;
   private final Customers customers;
-  private final Journal journal;
   private final SettlementRepository settlements;
   private final ReturnedReceiptRepository returns;
 
   SettlementViews(
       Entries entries,
       Customers customers,
-      Journal journal,
       SettlementRepository settlements,
       ReturnedReceiptRepository returns) {
     this.settlements = settlements;
     this.returns = returns;
     this.entries = entries;
     this.customers = customers;
-    this.journal = journal;
   }
 
   List<SettlementView> of(Collection<SettlementEntity> settlements) {
     var receipts =
-        entries
-            .all(
-                settlements.stream()
-                    .map(SettlementEntity::entryId)
-                    .filter(Objects::nonNull)
-                    .toList())
-            .stream()
-            .collect(Collectors.toMap(BankEntryEntity::id, Function.identity()));
+        entries.briefly(
+            settlements.stream().map(SettlementEntity::entryId).filter(Objects::nonNull).toList());
     var itemIds = new HashSet<Long>();
     settlements.forEach(s -> s.applications().forEach(a -> itemIds.add(a.itemId())));
     var items = customers.items(itemIds);
@@ -73,11 +60,9 @@ class SettlementViews {
         .filter(Objects::nonNull)
         .forEach(customerIds::add);
     var names = customers.names(customerIds);
-    var lines =
-        journal.linesOf(settlements.stream().map(SettlementEntity::journalEntryId).toList());
     var chain = chain(settlements.stream().map(SettlementEntity::id).toList());
     return settlements.stream()
-        .map(s -> view(s, receipts.get(s.entryId()), items, names, lines, chain))
+        .map(s -> view(s, receipts.get(s.entryId()), items, names, chain))
         .toList();
   }
 
@@ -88,12 +73,14 @@ class SettlementViews {
     var replaced = new HashMap<Long, Long>();
     settlements.findByReplacesIdIn(ids).forEach(s -> replaced.put(s.replacesId(), s.id()));
     var returned = new HashMap<Long, ReturnView>();
-    for (var one : returns.findBySettlementIdIn(ids)) {
+    var back = returns.findBySettlementIdIn(ids);
+    var debits = entries.briefly(back.stream().map(ReturnedReceiptEntity::debitId).toList());
+    for (var one : back) {
       returned.put(
           one.settlementId(),
           new ReturnView(
               one.debitId(),
-              entries.entry(one.debitId()).bookedOn(),
+              debits.get(one.debitId()).bookedOn(),
               MoneyView.of(one.fee()),
               one.feeItemId(),
               one.returnedBy(),
@@ -104,10 +91,9 @@ class SettlementViews {
 
   private SettlementView view(
       SettlementEntity s,
-      BankEntryEntity receipt,
+      Entries.Brief receipt,
       Map<Long, OpenItemEntity> items,
       Map<Long, String> names,
-      Map<Long, List<JournalController.LineView>> lines,
       Chain chain) {
     var applications =
         s.applications().stream()
@@ -145,7 +131,7 @@ class SettlementViews {
         s.postedAt(),
         s.postedBy(),
         s.journalEntryId(),
-        lines.get(s.journalEntryId()),
+        null,
         s.status() == SettlementEntity.Status.POSTED
             ? null
             : new Reversal(s.reversedBy(), s.reversedAt(), s.reversalReason()),

@@ -1,5 +1,6 @@
 package org.sumbrel.server.settle;
 
+import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -13,6 +14,7 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.Posting;
+import org.sumbrel.core.propose.Manner;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
@@ -21,6 +23,7 @@ import org.sumbrel.core.settle.Settlement;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
 import org.sumbrel.server.api.AdjustmentKind;
+import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.Companies;
@@ -30,6 +33,8 @@ import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.desk.Proposals;
 import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.payers.PayerAliases;
+import org.sumbrel.server.payers.Remember;
 
 /** Posts and reverses settlements: each as one unit with its journal entry, or not at all. */
 @Service
@@ -46,6 +51,7 @@ public class Settlements {
   private final Proposals proposals;
   private final DoubleCountingWatch watch;
   private final HeldDrafts held;
+  private final PayerAliases aliases;
   private final Clock clock;
 
   Settlements(
@@ -59,6 +65,7 @@ public class Settlements {
       Proposals proposals,
       DoubleCountingWatch watch,
       HeldDrafts held,
+      PayerAliases aliases,
       Clock clock) {
     this.settlements = settlements;
     this.answered = answered;
@@ -70,6 +77,7 @@ public class Settlements {
     this.proposals = proposals;
     this.watch = watch;
     this.held = held;
+    this.aliases = aliases;
     this.clock = clock;
   }
 
@@ -102,8 +110,12 @@ public class Settlements {
    *
    * @param drafts what is kept of them
    * @param settledLast the last settlement of each entry that ever had one
+   * @param first the first explanation of each entry that has one
    */
-  record Before(Map<DraftSubject, DraftEntity> drafts, Map<Long, Long> settledLast) {
+  record Before(
+      Map<DraftSubject, DraftEntity> drafts,
+      Map<Long, Long> settledLast,
+      Map<Long, Proposals.First> first) {
 
     Optional<DraftEntity> draft(PostSettlement command) {
       return Optional.ofNullable(drafts.get(DraftSubject.of(command)));
@@ -114,7 +126,10 @@ public class Settlements {
     var entryIds = commands.stream().map(PostSettlement::entryId).filter(Objects::nonNull).toList();
     var last = new HashMap<Long, Long>();
     settlements.ofEntries(entryIds).forEach(s -> last.put(s.entryId(), s.id()));
-    return new Before(held.about(commands.stream().map(DraftSubject::of).toList()), last);
+    return new Before(
+        held.about(commands.stream().map(DraftSubject::of).toList()),
+        last,
+        proposals.first(entryIds));
   }
 
   /** Posts one of several drafts of which it is known what stood before. */
@@ -162,36 +177,94 @@ public class Settlements {
     var journalEntry =
         journal.write(
             Posting.entryFor(settlement, today, text(command, entry)), bank, actor.name(), null);
-    var posted =
-        settlements.save(
-            new SettlementEntity(
-                settlement,
-                command.entryId(),
-                entry == null ? command.accountOf() : null,
-                origin,
-                draftedBy,
-                actor.name(),
-                clock.instant(),
-                today,
-                journalEntry,
-                // without it the settlement of the same money that was taken back last
-                inPlaceOf == null ? before.settledLast().get(command.entryId()) : inPlaceOf));
+    var made =
+        new SettlementEntity(
+            settlement,
+            command.entryId(),
+            entry == null ? command.accountOf() : null,
+            origin,
+            draftedBy,
+            actor.name(),
+            clock.instant(),
+            today,
+            journalEntry,
+            // without it the settlement of the same money that was taken back last
+            inPlaceOf == null ? before.settledLast().get(command.entryId()) : inPlaceOf);
+    if (entry != null && before.first().containsKey(entry.id())) {
+      var first = before.first().get(entry.id());
+      proposed(made, entry, first, settlement);
+      if (command.explanation() != null && command.explanation() > 1) {
+        manner(settlement, first).ifPresent(made::chosen);
+      }
+    }
+    var posted = settlements.save(made);
     // one settlement can make several items of a kind: the first carries its number alone
-    var made = new AtomicInteger();
+    var items = new AtomicInteger();
     settlement
         .itemsMade(
             prefix -> {
-              var n = made.incrementAndGet();
+              var n = items.incrementAndGet();
               return prefix + "-" + posted.id() + (n == 1 ? "" : "-" + n);
             })
         .forEach(item -> customers.made(item, posted.id()));
     if (entry != null) {
-      entry.settledFor(paidFor(settlement));
+      var owner = paidFor(settlement);
+      entry.settledFor(owner);
+      remember(command.remember(), entry, owner, posted.id(), actor);
     }
     // what is posted is no draft any more
     before.draft(command).ifPresent(held::done);
     proposals.mark(assembled.companyId());
     return posted.id();
+  }
+
+  /** How what was taken differs from what stood first. */
+  private Optional<Manner> manner(Settlement settlement, Proposals.First first) {
+    return Manner.between(
+        settlement.applications().stream().map(Application::item).toList(),
+        customers.items(first.applied().keySet()).values().stream()
+            .map(OpenItemEntity::toItem)
+            .toList());
+  }
+
+  /** Keeps what stood there first, by which it is told later how often that is right. */
+  private static void proposed(
+      SettlementEntity posted,
+      BankEntryEntity entry,
+      Proposals.First first,
+      Settlement settlement) {
+    var applied = new HashMap<Long, BigDecimal>();
+    settlement
+        .applications()
+        .forEach(
+            a ->
+                applied.merge(
+                    Long.valueOf(a.item().id()), a.amount().getAmount(), BigDecimal::add));
+    posted.proposed(
+        entry.standing(),
+        first.probability(),
+        first.evidence(),
+        first.probability() > 0 && first.applied().equals(applied));
+  }
+
+  private void remember(
+      Remember what, BankEntryEntity entry, Long owner, Long settlement, Actor actor) {
+    if (what == null) {
+      return;
+    }
+    if (owner == null || !what.stands(entry.payerName(), entry.payerAccount())) {
+      throw new BadRequest(
+          owner == null
+              ? "A payer is remembered for one customer; this pays for several."
+              : "The bank gives no payer's "
+                  + (what == Remember.TEXT ? "name" : "account")
+                  + " that could be remembered.");
+    }
+    aliases.learn(
+        entry.companyId(),
+        what.of(entry.payerName(), entry.payerAccount(), owner),
+        settlement,
+        actor.name());
   }
 
   private String text(PostSettlement command, BankEntryEntity entry) {
@@ -292,6 +365,7 @@ public class Settlements {
     if (entry != null) {
       entry.waitsAgain();
     }
+    aliases.forgetLearnedFrom(id, actor.name());
     proposals.mark(posted.companyId());
   }
 

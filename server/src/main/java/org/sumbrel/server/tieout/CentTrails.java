@@ -12,6 +12,7 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.tieout.CentTrail;
 import org.sumbrel.server.changes.RowChanges;
@@ -19,10 +20,11 @@ import org.sumbrel.server.changes.RowChanges;
 /**
  * Counts the cent trail. What arrived is what the statements said when they were taken in, and what
  * corrected ones changed of it when somebody accepted that; what is applied, on account and waiting
- * is counted from settlements and entries: two sides that know nothing of each other.
+ * is counted from settlements and entries: two sides that know nothing of each other. Everything is
+ * counted as it stood at one moment: what is posted between two counts would look missing.
  */
 @Service
-@Transactional(readOnly = true)
+@Transactional(readOnly = true, isolation = Isolation.SERIALIZABLE)
 class CentTrails {
 
   /** The tables whose rows are counted, or are written with one that is. */
@@ -49,7 +51,8 @@ class CentTrails {
    * count was written.
    */
   synchronized List<IntakeTrail> of(Long company) {
-    if (changes.next().keySet().stream().anyMatch(COUNTED::contains)) {
+    var told = changes.next();
+    if (told.everything() || told.rows().keySet().stream().anyMatch(COUNTED::contains)) {
       counted.clear();
     }
     var known = counted.get(company);

@@ -1,6 +1,7 @@
 package org.sumbrel.server.tieout;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
 import java.time.Clock;
@@ -19,6 +20,8 @@ import org.sumbrel.server.api.SearchSum;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.BankEntryEntity.Status;
 import org.sumbrel.server.desk.EntrySearch;
+import org.sumbrel.server.desk.EntrySearch.Counted;
+import org.sumbrel.server.desk.ProposalRenewal;
 
 /** The flow of the day and the proof that every cent is somewhere. */
 @RestController
@@ -27,10 +30,17 @@ class TieoutController {
 
   private final CentTrails trails;
   private final EntrySearch entries;
+  private final ProposalRenewal renewal;
   private final Companies companies;
   private final Clock clock;
 
-  TieoutController(CentTrails trails, EntrySearch entries, Companies companies, Clock clock) {
+  TieoutController(
+      CentTrails trails,
+      EntrySearch entries,
+      ProposalRenewal renewal,
+      Companies companies,
+      Clock clock) {
+    this.renewal = renewal;
     this.trails = trails;
     this.entries = entries;
     this.companies = companies;
@@ -82,7 +92,12 @@ class TieoutController {
       @NotNull Tile shelved,
       @NotNull Tile pouch,
       @NotNull Tile posted,
-      @NotNull MoneyView gap) {}
+      @NotNull MoneyView gap,
+      @Schema(description = "how far it is, while many entries that came are thought about")
+          ProposalRenewal.Thinking thinking,
+      @NotNull
+          @Schema(description = "whether something was written that proposals do not know of yet")
+          boolean behind) {}
 
   @GetMapping("/api/cent-trail")
   @Operation(
@@ -129,9 +144,21 @@ class TieoutController {
     var unit = CurrencyUnit.of(currency == null ? owner.currency() : currency);
     var today = LocalDate.now(clock);
     var month = today.withDayOfMonth(1);
-    var waiting = tile(unit, entries.count(owner.id(), unit, Status.WAITING, LocalDate.MIN));
-    var shelved = tile(unit, entries.count(owner.id(), unit, Status.SHELVED, LocalDate.MIN));
-    var posted = tile(unit, entries.count(owner.id(), unit, Status.SETTLED, month));
+    var tiles =
+        entries
+            .count(
+                owner.id(),
+                unit,
+                List.of(
+                    new Counted(Status.WAITING, LocalDate.MIN),
+                    new Counted(Status.SHELVED, LocalDate.MIN),
+                    new Counted(Status.SETTLED, month)))
+            .stream()
+            .map(sum -> tile(unit, sum))
+            .toList();
+    var waiting = tiles.get(0);
+    var shelved = tiles.get(1);
+    var posted = tiles.get(2);
     var pouch = new Tile(0, MoneyView.of(Money.zero(unit)));
     var arrived =
         new Tile(
@@ -148,7 +175,16 @@ class TieoutController {
             .map(t -> t.trail().gap())
             .reduce(Money.zero(unit), Money::plus);
     return new Flow(
-        unit.getCode(), month, arrived, waiting, shelved, pouch, posted, MoneyView.of(gap));
+        unit.getCode(),
+        month,
+        arrived,
+        waiting,
+        shelved,
+        pouch,
+        posted,
+        MoneyView.of(gap),
+        renewal.thinking(owner.id()).orElse(null),
+        renewal.behind(owner.id()));
   }
 
   private static Tile tile(CurrencyUnit unit, SearchSum sum) {

@@ -127,7 +127,11 @@ class AccessTest {
     if (path.startsWith("/api/users")) {
       return role == Role.ADMINISTRATOR;
     }
-    if (path.startsWith("/api/policies") && method == HttpMethod.PUT) {
+    if (path.startsWith("/api/unattended/days") && method == HttpMethod.POST) {
+      return role == Role.SUPERVISOR;
+    }
+    var decides = path.startsWith("/api/policies") || path.startsWith("/api/unattended");
+    if (decides && method != HttpMethod.GET) {
       return role == Role.ADMINISTRATOR || role == Role.SUPERVISOR;
     }
     return method == HttpMethod.GET || role == Role.CLERK || role == Role.SUPERVISOR;

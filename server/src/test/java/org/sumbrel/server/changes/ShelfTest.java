@@ -171,11 +171,31 @@ class ShelfTest {
     jdbc.sql("insert into thing values (1, 1)").update();
     jdbc.sql("update row_change set noted_at = dateadd(day, -2, current_timestamp)").update();
     jdbc.sql("insert into thing values (2, 1)").update();
-    assertThat(reader.next()).isEqualTo(Map.of("thing", Set.of(1L, 2L)));
+    assertThat(reader.next().rows()).isEqualTo(Map.of("thing", Set.of(1L, 2L)));
     changes.forgetOld();
     assertThat(jdbc.sql("select row_id from row_change").query(Long.class).list())
         .containsExactly(2L);
-    assertThat(reader.next()).isEmpty();
+    assertThat(reader.next().rows()).isEmpty();
     assertThat(shelf().look().rows()).hasSize(2);
+  }
+
+  /** As on a Monday: what was noted on Saturday is forgotten before anybody looks. */
+  @Test
+  void readsEverythingAgainWhereNotesWereForgottenMeanwhile() {
+    var shelf = shelf();
+    jdbc.sql("insert into thing values (1, 10), (2, 20)").update();
+    assertThat(shelf.look().rows()).isEqualTo(inDatabase());
+    jdbc.sql("update thing set rank_ = 5 where id = 2").update();
+    jdbc.sql("insert into thing values (3, 7)").update();
+    jdbc.sql("update row_change set noted_at = dateadd(day, -2, current_timestamp)").update();
+    changes.forgetOld();
+    assertThat(jdbc.sql("select count(*) from row_change").query(Long.class).single()).isZero();
+    assertThat(shelf.look().rows()).isEqualTo(inDatabase());
+    // and follows from there on
+    jdbc.sql("delete from thing where id = 1").update();
+    assertThat(shelf.look().rows()).isEqualTo(inDatabase());
+    var reader = changes.reader();
+    assertThat(reader.next().everything()).isTrue();
+    assertThat(reader.next().everything()).isFalse();
   }
 }

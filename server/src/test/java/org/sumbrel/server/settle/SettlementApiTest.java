@@ -70,7 +70,7 @@ class SettlementApiTest {
                     applied(books.item(0), "600.00") + "," + applied(books.item(1), "400.40"),
                     adjusted("WRITE_OFF", "0.40"))));
     assertThat(posted.body().at("/applications")).hasSize(2);
-    assertThat(posted.body().at("/lines")).hasSize(4);
+    assertThat(TestBooks.written(maren, posted.body())).hasSize(4);
     assertThat(posted.text("/postedBy")).isEqualTo("maren");
     assertThat(books.open(0)).isEmpty();
     assertThat(maren.get("/api/entries/" + entry).text("/status")).isEqualTo("SETTLED");

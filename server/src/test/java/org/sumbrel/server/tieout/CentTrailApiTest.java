@@ -7,7 +7,12 @@ import static org.sumbrel.server.TestBooks.expect;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.math.BigDecimal;
+import java.util.Collections;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -57,6 +62,40 @@ class CentTrailApiTest {
         .isEqualByComparingTo("30");
     assertThat(amount(after, "/waiting")).isEqualByComparingTo(amount(before, "/waiting"));
     assertThat(amount(after, "/gap")).isEqualByComparingTo("0");
+  }
+
+  /** Who looks while others post sees each entry once, waiting or posted, and no cent missing. */
+  @Test
+  void isWholeAtEveryMomentWhileOthersPost() throws Exception {
+    var books =
+        new TestBooks(maren).invoices(Collections.nCopies(80, "10.00").toArray(String[]::new));
+    var entries = books.credits(Collections.nCopies(80, "10.00"));
+    var arrived = maren.get("/api/flow").body().at("/arrived");
+    var pool = Executors.newFixedThreadPool(4);
+    var clerks = Stream.generate(() -> Clerk.maren(web)).limit(4).toList();
+    var posting =
+        CompletableFuture.allOf(
+            IntStream.range(0, clerks.size())
+                .mapToObj(
+                    c ->
+                        CompletableFuture.runAsync(
+                            () -> {
+                              for (var n = c; n < entries.size(); n += clerks.size()) {
+                                var item = applied(books.item(n), "10.00");
+                                var whole = draft(entries.get(n), item, "");
+                                expect(201, clerks.get(c).post("/api/settlements", whole));
+                              }
+                            },
+                            pool))
+                .toArray(CompletableFuture[]::new));
+    do {
+      var flow = maren.get("/api/flow").body();
+      assertThat(amount(flow, "/gap")).isEqualByComparingTo("0");
+      assertThat(flow.at("/arrived")).isEqualTo(arrived);
+      assertThat(maren.get("/api/cent-trail").body().at("/whole").asBoolean()).isTrue();
+    } while (!posting.isDone());
+    posting.get();
+    pool.shutdown();
   }
 
   @Test
