@@ -84,6 +84,7 @@ export function show(piece: ReactNode, mayPost = true, supervisor = false) {
   return {
     ...shown,
     user: userEvent.setup(),
+    queries,
     again: (inside: ReactNode) => shown.rerender(page(inside)),
   };
 }

@@ -6,7 +6,10 @@ import { useUndo } from "../frame/undo";
 import { FigureField } from "../shared/FigureField";
 import { grouped, minor, negated, typedAmount } from "../shared/money";
 
-/** How much of a credit goes to an item: as much as fits, or what is typed; posted at once. */
+/**
+ * How much of a credit goes to an item: as much as fits, or what is typed; posted at once. What fits follows what is
+ * left and open by now, also while this stands open.
+ */
 export function ApplyCredit({
   customerId,
   credit,
@@ -22,7 +25,8 @@ export function ApplyCredit({
   const { did } = useUndo();
   const left = credit.left ?? credit.amount;
   const fits = minor(left) < minor(target.open) ? left : target.open;
-  const [text, setText] = useState(grouped(fits));
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? grouped(fits);
   const field = useRef<HTMLDivElement>(null);
   const amount = typedAmount(text, left);
   const valid = amount !== null && minor(amount) > 0 && minor(amount) <= minor(fits);
@@ -77,7 +81,7 @@ export function ApplyCredit({
           <FigureField
             label="Amount to apply"
             text={text}
-            type={setText}
+            type={setTyped}
             valid={valid}
             settle={() => undefined}
             strong

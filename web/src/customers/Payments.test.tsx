@@ -1,4 +1,4 @@
-import { screen } from "@testing-library/react";
+import { screen, waitFor } from "@testing-library/react";
 import { beforeEach, describe, expect, it } from "vitest";
 import { accountOf, serverAnswers, show, usd } from "../testing";
 import { Payments } from "./Payments";
@@ -61,6 +61,28 @@ describe("what paid what", () => {
       ],
       adjustments: [],
     });
+  });
+
+  it("offers what is left by now, not what was left when it was looked at", async () => {
+    let posted = false;
+    serverAnswers({
+      "GET /api/customers/7/payments": () => ({
+        body: {
+          paying: [posted ? { ...CREDIT, left: usd("50.00") } : CREDIT],
+          paid: [PAID],
+          links: [],
+          more: false,
+        },
+      }),
+    });
+    const { user, queries } = show(<Payments account={accountOf([])} />);
+    await user.click(await screen.findByRole("button", { name: "Apply OA-9" }));
+    await user.click(screen.getByRole("button", { name: "To LM-1" }));
+    const amount = screen.getByLabelText("Amount to apply");
+    expect((amount as HTMLInputElement).value).toBe("120.00");
+    posted = true;
+    await queries.invalidateQueries({ queryKey: ["customer"] });
+    await waitFor(() => expect((amount as HTMLInputElement).value).toBe("50.00"));
   });
 
   it("names what each receipt paid, for whoever does not see the lines", async () => {

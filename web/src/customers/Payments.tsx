@@ -28,8 +28,8 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
   const books = useBooks();
   const [withSettled, setWithSettled] = useState(true);
   const [near, setNear] = useState<string | null>(null);
-  const [credit, setCredit] = useState<Paying | null>(null);
-  const [target, setTarget] = useState<Paid | null>(null);
+  const [creditKey, setCredit] = useState<string | null>(null);
+  const [targetId, setTarget] = useState<number | null>(null);
   const first = useRef<HTMLButtonElement>(null);
   const payments = useQuery({
     queryKey: ["customer", account.id, "payments", withSettled],
@@ -48,12 +48,15 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
     return <Loading rows={6} />;
   }
   const { paying, paid, links, more } = payments.data;
+  // as they stand by now: what was just posted changed what is left of them
+  const credit = paying.find((one) => one.key === creditKey && one.left) ?? null;
+  const target = paid.find((one) => one.itemId === targetId && minor(one.open) > 0) ?? null;
   const put = () => {
     setCredit(null);
     setTarget(null);
   };
   const carry = (chosen: Paying) => {
-    setCredit(chosen);
+    setCredit(chosen.key);
     setTarget(null);
     // whoever works by keyboard goes on with the items
     window.setTimeout(() => first.current?.focus());
@@ -92,7 +95,13 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
         )}
       </Box>
       {credit && target && (
-        <ApplyCredit customerId={account.id} credit={credit} target={target} close={put} />
+        <ApplyCredit
+          key={`${credit.key} to ${target.itemId}`}
+          customerId={account.id}
+          credit={credit}
+          target={target}
+          close={put}
+        />
       )}
       {paying.length + paid.length === 0 ? (
         <Empty title="Nothing was paid and nothing is open" />
@@ -154,12 +163,11 @@ export function Payments({ account }: { account: Schemas["CustomerAccount"] }) {
                 point={() => setNear(`paid-${p.itemId}`)}
                 asked={credit !== null && minor(p.open) > 0}
                 button={paid.findIndex((one) => minor(one.open) > 0) === n ? first : undefined}
-                take={() => setTarget(p)}
+                take={() => setTarget(p.itemId)}
                 drop={(key) => {
-                  const carried = paying.find((one) => one.key === key);
-                  if (carried && minor(p.open) > 0) {
-                    setCredit(carried);
-                    setTarget(p);
+                  if (minor(p.open) > 0) {
+                    setCredit(key);
+                    setTarget(p.itemId);
                   }
                 }}
               />

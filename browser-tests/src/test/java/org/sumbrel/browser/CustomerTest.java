@@ -31,6 +31,9 @@ class CustomerTest extends DeskTest {
         .filter(new Locator.FilterOptions().setHasText(text));
   }
 
+  /** Not the 120.00 that were open before. */
+  private static final Pattern OPEN_20 = Pattern.compile("(?<!1)20\\.00 open");
+
   /** Money of nobody's invoice: the whole of it stays on account. */
   private void onAccount(String payer, String amount, String text) {
     arrives(payer, amount, text);
@@ -58,7 +61,7 @@ class CustomerTest extends DeskTest {
     page.getByLabel("Amount to apply").fill("100");
     button("^Apply 100.00$").click();
     assertThat(form).hasCount(0);
-    assertThat(row("What they paid", "QR-1")).containsText("20.00 open");
+    assertThat(row("What they paid", "QR-1")).containsText(OPEN_20);
 
     tabTo(page, "^Apply OA-");
     page.keyboard().press("Enter");
