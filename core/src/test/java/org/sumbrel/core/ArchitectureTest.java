@@ -41,7 +41,7 @@ class ArchitectureTest {
           .whereLayer("find")
           .mayNotBeAccessedByAnyLayer()
           .whereLayer("receivables")
-          .mayOnlyBeAccessedByLayers("settle", "propose", "journal", "tieout")
+          .mayOnlyBeAccessedByLayers("find", "settle", "propose", "journal", "tieout")
           .whereLayer("settle")
           .mayOnlyBeAccessedByLayers("propose", "journal", "tieout")
           .whereLayer("propose")

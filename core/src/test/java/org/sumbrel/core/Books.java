@@ -46,6 +46,21 @@ public final class Books {
         Optional.empty());
   }
 
+  public static Invoice withId(String id, Invoice i) {
+    return new Invoice(
+        id,
+        i.companyId(),
+        i.customerId(),
+        i.number(),
+        i.issuedOn(),
+        i.dueOn(),
+        i.total(),
+        i.open(),
+        i.orderReference(),
+        i.creditorReference(),
+        i.terms());
+  }
+
   public static Invoice withTerms(Invoice i, String terms) {
     return new Invoice(
         i.id(),

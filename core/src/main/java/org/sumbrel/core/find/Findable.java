@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.joda.money.Money;
+import org.sumbrel.core.receivables.PaidBy;
 
 /**
  * What a search line is held against. Texts are in small letters with a line for each, as {@link

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import org.sumbrel.core.money.TypedAmount;
+import org.sumbrel.core.receivables.PaidBy;
 
 /**
  * A typed search line, read. What is found fits every term:

@@ -3,6 +3,7 @@ package org.sumbrel.core.find;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.sumbrel.core.receivables.PaidBy;
 
 /** How a search line that is being typed may go on. */
 public final class Suggestions {

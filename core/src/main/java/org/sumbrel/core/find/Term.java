@@ -2,6 +2,7 @@ package org.sumbrel.core.find;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import org.sumbrel.core.receivables.PaidBy;
 
 /** One part of a search line; what is found fits all of them. */
 public sealed interface Term {

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.Receipt;
@@ -220,7 +221,7 @@ final class BatchAssigner {
       var composition = wanting.compositions().get(n);
       var clash = n == choice ? null : clash(composition, twice ? PAID_ALREADY : TAKEN);
       if (clash != null && notes.isEmpty()) {
-        notes.add(clash);
+        notes.add(new Evidence(clash.code(), wanted(composition).orElseThrow(), 0));
       }
       if (n != choice) {
         behind.add(clash == null ? composition : composition.with(clash));
@@ -238,23 +239,27 @@ final class BatchAssigner {
   }
 
   private Evidence clash(Composition composition, double weight) {
+    return wanted(composition)
+        .map(says -> new Evidence("batch.taken", "but " + says, weight))
+        .orElse(null);
+  }
+
+  /** Whose item of these another receipt wants. */
+  private Optional<String> wanted(Composition composition) {
     for (var part : composition.parts()) {
       var item = part.candidate().item();
       var balance = balances.get(item.id());
       if (balance != null && Math.abs(part.amount()) > Math.abs(balance.left)) {
-        return new Evidence(
-            "batch.taken",
-            "but "
-                + item.number()
+        return Optional.of(
+            item.number()
                 + " is wanted by the "
                 + MoneyText.grouped(balance.takenBy.amount())
                 + " of "
                 + DayText.of(balance.takenBy.receivedOn())
-                + " as well",
-            weight);
+                + " as well");
       }
     }
-    return null;
+    return Optional.empty();
   }
 
   /** Takes the parts of the items' balances, or gives them back where {@code sign} is -1. */

@@ -161,7 +161,9 @@ final class Calibration {
       rest += odds[i];
     }
     for (var i = 1; i < odds.length; i++) {
-      odds[i] *= (1 - first) / rest;
+      // none is likelier than what stands first: the figures may leave more to what is not thought
+      // of
+      odds[i] = Math.min(first, odds[i] * (1 - first) / rest);
     }
     odds[0] = first;
     return odds;

@@ -187,7 +187,11 @@ final class CompositionScore {
       return Optional.empty();
     }
     var written =
-        unused.stream().limit(3).map(c -> c.hit().written()).collect(Collectors.joining(", "));
+        unused.stream()
+            .map(c -> c.hit().written())
+            .distinct()
+            .limit(3)
+            .collect(Collectors.joining(", "));
     var strongest = unused.stream().mapToDouble(c -> c.hit().weight()).max().orElse(0);
     var weight = Math.max(Weights.REFERENCE_UNUSED, -strongest) * Math.min(2, unused.size());
     return Optional.of(

@@ -298,7 +298,8 @@ public final class ProposalEngine {
   }
 
   /**
-   * Places that name an item, and amounts that are what arrived or what is open of such an item.
+   * Places that name an item, and amounts that are what arrived, what is open of such an item or
+   * what the text says is paid of it.
    */
   private static List<TextMark> marks(Receipt receipt, List<ReferenceHit> hits) {
     var marks = new ArrayList<TextMark>();
@@ -327,9 +328,11 @@ public final class ProposalEngine {
       return Optional.of("");
     }
     return hits.stream()
-        .map(ReferenceHit::item)
-        .filter(i -> !i.settled() && i.open().abs().getAmountMinorLong() == minor)
-        .map(OpenItem::id)
+        .filter(
+            h ->
+                h.stated() == minor
+                    || !h.item().settled() && h.item().open().abs().getAmountMinorLong() == minor)
+        .map(h -> h.item().id())
         .findFirst();
   }
 }

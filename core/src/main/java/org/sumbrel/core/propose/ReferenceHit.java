@@ -31,6 +31,7 @@ record ReferenceHit(
     DIGITS("reference.digits"),
     ORDER_DIGITS("reference.digits"),
     LISTED("reference.list"),
+    IN_RUN("reference.list"),
     ADVISED("reference.advice"),
     REPAIRED("reference.repaired");
 
@@ -67,6 +68,7 @@ record ReferenceHit(
           case ORDER_DIGITS -> written + " in the text may be the order of " + number;
           case ADVISED -> "the advice lists " + number;
           case LISTED -> written + " in the list stands for " + number;
+          case IN_RUN -> number + " is one of the run of numbers up to " + written;
           case REPAIRED -> written + " in the text is one slip away from " + number;
         };
     return new Evidence(form.code, sentence, weight);

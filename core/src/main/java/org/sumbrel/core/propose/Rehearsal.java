@@ -1,10 +1,12 @@
 package org.sumbrel.core.propose;
 
+import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.joda.money.Money;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
@@ -28,6 +30,11 @@ public final class Rehearsal {
 
     public Posted {
       applied = Map.copyOf(applied);
+    }
+
+    private Map<String, BigDecimal> amounts() {
+      return applied.entrySet().stream()
+          .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().getAmount()));
     }
   }
 
@@ -64,16 +71,21 @@ public final class Rehearsal {
                     result.receiptId(),
                     result.standing(),
                     first.probability(),
-                    isWhat(posted.applied(), first.applications()),
+                    isWhat(posted.amounts(), first.applications()),
                     strongest(first.evidence())))
         .orElseGet(() -> new Thought(result.receiptId(), result.standing(), 0, false, ""));
   }
 
-  /** Whether these applications are what was posted. */
-  private static boolean isWhat(Map<String, Money> applied, List<Application> applications) {
-    var proposed = new HashMap<String, Money>();
-    applications.forEach(a -> proposed.merge(a.item().id(), a.amount(), Money::plus));
-    return proposed.equals(applied);
+  /**
+   * Whether a proposal is what was posted: the same items by the same amounts, whatever their
+   * order.
+   *
+   * @param one the amount of each item in the currency of the other, by the item's id
+   */
+  public static boolean isWhat(Map<String, BigDecimal> one, List<Application> other) {
+    var sums = new HashMap<String, BigDecimal>();
+    other.forEach(a -> sums.merge(a.item().id(), a.amount().getAmount(), BigDecimal::add));
+    return sums.equals(one);
   }
 
   /** The code of the reason that weighs most for an explanation; empty where none speaks for it. */

@@ -81,7 +81,7 @@ final class Weights {
       case NUMBER -> 7.0;
       case ORDER -> 5.5;
       case DIGITS, ORDER_DIGITS -> 4.5;
-      case LISTED -> 4.0;
+      case LISTED, IN_RUN -> 4.0;
       case REPAIRED -> length <= 5 ? 2.0 : 3.5;
     };
   }

@@ -25,6 +25,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.sumbrel.core.receivables.PaidBy;
 
 /** What a typed search line means, and what fits it. */
 class SearchLineTest {

@@ -162,6 +162,22 @@ class ReferenceFinderTest {
   }
 
   @Test
+  void saysOfARunWhichNumbersItHolds() {
+    var three =
+        ReferenceFinder.over(
+            List.of(
+                invoice("LM-0004410", "a", "1.00"),
+                invoice("LM-0004411", "a", "2.00"),
+                invoice("LM-0004412", "a", "3.00")));
+    assertThat(three.find(receipt("10.00", "", "LM-0004410-12")))
+        .extracting(h -> h.evidence().text())
+        .containsExactly(
+            "LM-0004410 stands in the text",
+            "LM-0004411 is one of the run of numbers up to 12",
+            "12 in the list stands for LM-0004412");
+  }
+
+  @Test
   void doesNotTakeTheAmountForANumber() {
     assertThat(finder.find(receipt("518.00", "", "PAID 518 TODAY"))).isEmpty();
     assertThat(finder.find(receipt("204.18", "", "20418"))).isEmpty();

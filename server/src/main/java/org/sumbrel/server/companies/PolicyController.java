@@ -8,7 +8,6 @@ import java.math.BigDecimal;
 import java.util.Comparator;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.IllegalCurrencyException;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,7 +17,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Currencies;
 
 /** What a company allows, its tax codes, and the accounts a hand may book to. */
 @RestController
@@ -41,7 +40,7 @@ class PolicyController {
   @GetMapping("/api/policies/{currency}")
   @Operation(summary = "What the company allows in a currency")
   PolicyView policy(@PathVariable String currency, @RequestParam(required = false) Long company) {
-    return view(companies.idOf(company), unit(currency));
+    return view(companies.idOf(company), Currencies.unit(currency));
   }
 
   /** The event comes after what was decided is written, and outside of any transaction. */
@@ -53,7 +52,7 @@ class PolicyController {
       @RequestParam(required = false) Long company,
       @Valid @RequestBody PolicyView decided) {
     var owner = companies.company(company);
-    var unit = unit(currency);
+    var unit = Currencies.unit(currency);
     companies.decide(owner, unit, decided.toPolicy(unit), decided.version());
     events.publishEvent(new PolicyDecided(owner.id()));
     return view(owner.id(), unit);
@@ -62,14 +61,6 @@ class PolicyController {
   private PolicyView view(Long company, CurrencyUnit unit) {
     var policy = companies.policy(company, unit);
     return PolicyView.of(policy, unit, companies.policyVersion(company, unit));
-  }
-
-  private static CurrencyUnit unit(String currency) {
-    try {
-      return CurrencyUnit.of(currency);
-    } catch (IllegalCurrencyException e) {
-      throw new BadRequest("\"" + currency + "\" is no currency.");
-    }
   }
 
   @GetMapping("/api/tax-codes")

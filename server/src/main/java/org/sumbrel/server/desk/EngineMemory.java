@@ -1,6 +1,5 @@
 package org.sumbrel.server.desk;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -217,20 +216,8 @@ class EngineMemory {
 
     private Snapshot snapshot(CurrencyUnit currency, Collection<OpenItemEntity> some) {
       var policy = policies.computeIfAbsent(currency, c -> companies.policy(company, c));
-      var settledOn = new HashMap<String, LocalDate>();
-      for (var item : some) {
-        if (item.settledOn() != null) {
-          settledOn.put(item.id().toString(), item.settledOn());
-        }
-      }
-      return new Snapshot(
-          some.stream().map(OpenItemEntity::toItem).toList(),
-          settledOn,
-          List.copyOf(known.values()),
-          List.copyOf(held.values()),
-          List.copyOf(past.values()),
-          List.copyOf(chosen.values()),
-          policy);
+      return EngineBooks.of(
+          some, known.values(), held.values(), past.values(), chosen.values(), policy);
     }
 
     private List<ReceiptProposals> taken(Map<CurrencyUnit, Change> tasks, Progress progress) {

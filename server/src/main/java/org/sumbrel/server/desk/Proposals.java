@@ -215,7 +215,7 @@ public class Proposals {
    * @param evidence code of what speaks most for it
    * @param applied what it takes of each item, a plain decimal, by the item's id
    */
-  public record First(double probability, String evidence, Map<Long, BigDecimal> applied) {}
+  public record First(double probability, String evidence, Map<String, BigDecimal> applied) {}
 
   /**
    * The first explanations of these entries, by the entry's id; with a probability of 0 where none
@@ -237,10 +237,11 @@ public class Proposals {
   }
 
   private static First first(StoredProposals.Stored proposal) {
-    var applied = new HashMap<Long, BigDecimal>();
+    var applied = new HashMap<String, BigDecimal>();
     proposal
         .applications()
-        .forEach(a -> applied.merge(a.itemId(), new BigDecimal(a.amount()), BigDecimal::add));
+        .forEach(
+            a -> applied.merge(a.itemId().toString(), new BigDecimal(a.amount()), BigDecimal::add));
     return new First(proposal.probability(), Rehearsal.strongest(proposal.evidence()), applied);
   }
 

@@ -17,8 +17,8 @@ import org.sumbrel.core.propose.Rehearsal;
 import org.sumbrel.core.propose.Snapshot;
 import org.sumbrel.core.settle.Policy;
 import org.sumbrel.server.customers.Customers;
-import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
+import org.sumbrel.server.desk.EngineBooks;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.payers.PayerAliases;
 
@@ -104,18 +104,12 @@ class Rehearsals {
             .filter(i -> i.currency().equals(currency.getCode()))
             .filter(i -> !settlements.contains(i.madeBySettlementId()))
             .toList();
-    var settledOn = new HashMap<String, LocalDate>();
-    for (var item : items) {
-      if (item.settledOn() != null) {
-        settledOn.put(item.id().toString(), item.settledOn());
-      }
-    }
-    return new Snapshot(
-        items.stream().map(OpenItemEntity::toItem).toList(),
-        settledOn,
+    return EngineBooks.of(
+        items,
         customers.all(company),
-        List.copyOf(aliases.all(company).values()),
+        aliases.all(company).values(),
         entries.pastPayers(company, since),
+        List.of(),
         policy);
   }
 }

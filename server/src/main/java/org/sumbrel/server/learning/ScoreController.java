@@ -3,15 +3,13 @@ package org.sumbrel.server.learning;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
-import org.joda.money.CurrencyUnit;
-import org.joda.money.IllegalCurrencyException;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Currencies;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.PolicyView;
 
@@ -39,7 +37,9 @@ class ScoreController {
       @RequestParam String currency,
       @RequestParam(defaultValue = "false") boolean rehearsed) {
     var owner = companies.idOf(company);
-    return rehearsed ? score.rehearsed(owner, unit(currency)) : score.posted(owner, unit(currency));
+    return rehearsed
+        ? score.rehearsed(owner, Currencies.unit(currency))
+        : score.posted(owner, Currencies.unit(currency));
   }
 
   @PostMapping("/api/policies/{currency}/effect")
@@ -48,15 +48,7 @@ class ScoreController {
       @PathVariable String currency,
       @RequestParam(required = false) Long company,
       @Valid @RequestBody PolicyView looked) {
-    var unit = unit(currency);
+    var unit = Currencies.unit(currency);
     return effects.of(companies.idOf(company), unit, looked.toPolicy(unit));
-  }
-
-  private static CurrencyUnit unit(String currency) {
-    try {
-      return CurrencyUnit.of(currency);
-    } catch (IllegalCurrencyException e) {
-      throw new BadRequest("\"" + currency + "\" is no currency.");
-    }
   }
 }

@@ -23,7 +23,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.core.find.PaidBy;
+import org.sumbrel.core.receivables.PaidBy;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;

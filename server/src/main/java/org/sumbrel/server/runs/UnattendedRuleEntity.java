@@ -10,9 +10,11 @@ import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.sumbrel.core.find.PaidBy;
+import org.sumbrel.core.propose.UnattendedRule;
+import org.sumbrel.core.receivables.PaidBy;
 
 /** Says which clear proposals are posted without a hand, until somebody ends it. */
 @Entity
@@ -89,6 +91,14 @@ class UnattendedRuleEntity {
 
   Money upTo() {
     return Money.ofMinor(CurrencyUnit.of(currency), upToMinor);
+  }
+
+  UnattendedRule rule() {
+    return new UnattendedRule(
+        Optional.ofNullable(customerId).map(Object::toString),
+        Optional.ofNullable(bankAccountId).map(Object::toString),
+        Optional.ofNullable(method),
+        upTo());
   }
 
   String madeBy() {

@@ -1,16 +1,21 @@
 package org.sumbrel.server.runs;
 
 import java.time.Clock;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.sumbrel.core.find.PaidBy;
 import org.sumbrel.core.propose.Standing;
+import org.sumbrel.core.propose.UnattendedRule.Arrived;
+import org.sumbrel.core.receivables.PaidBy;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.NotThere;
@@ -59,24 +64,21 @@ class UnattendedRuns {
   /** Adds a rule for exactly one of customer, bank account and method. */
   public UnattendedRuleEntity add(
       Long company, Long customer, Long bankAccount, PaidBy method, Money upTo, Actor actor) {
-    var given =
-        (customer == null ? 0 : 1) + (bankAccount == null ? 0 : 1) + (method == null ? 0 : 1);
-    if (given != 1) {
-      throw new BadRequest(
-          "A rule is for one customer, one bank account or one method; " + given + " are given.");
-    }
-    if (!upTo.isPositive()) {
-      throw new BadRequest(upTo + " is no amount up to which receipts could be posted.");
-    }
     if (customer != null) {
       customers.customer(company, customer);
     }
     if (bankAccount != null && !companies.bankAccount(bankAccount).companyId().equals(company)) {
       throw new NotThere("bank account", bankAccount);
     }
-    return rules.save(
+    var made =
         new UnattendedRuleEntity(
-            company, customer, bankAccount, method, upTo, actor.name(), clock.instant()));
+            company, customer, bankAccount, method, upTo, actor.name(), clock.instant());
+    try {
+      made.rule();
+    } catch (IllegalArgumentException e) {
+      throw new BadRequest(e.getMessage());
+    }
+    return rules.save(made);
   }
 
   /**
@@ -92,13 +94,18 @@ class UnattendedRuns {
 
   /** Writes a run down for each rule that covers something that stands clear. */
   public List<Long> start(Long company) {
-    var taken = new LinkedHashSet<Long>();
-    return rules(company).stream()
+    var rules = rules(company);
+    var left = rules.isEmpty() ? new LinkedHashMap<Long, Arrived>() : untried(company);
+    return rules.stream()
         .flatMap(
             rule -> {
-              var ids = covered(rule);
-              ids.removeAll(taken);
-              taken.addAll(ids);
+              var covered = rule.rule();
+              var ids =
+                  left.entrySet().stream()
+                      .filter(e -> covered.covers(e.getValue()))
+                      .map(Map.Entry::getKey)
+                      .collect(Collectors.toCollection(LinkedHashSet::new));
+              left.keySet().removeAll(ids);
               var prepared = posting.clearAmong(company, ids);
               return prepared.isEmpty()
                   ? Stream.<Long>empty()
@@ -107,24 +114,21 @@ class UnattendedRuns {
         .toList();
   }
 
-  private Set<Long> covered(UnattendedRuleEntity rule) {
-    var ids = new LinkedHashSet<Long>();
+  /** What stands clear and was in no such run yet, oldest first. */
+  private Map<Long, Arrived> untried(Long company) {
+    var untried = new LinkedHashMap<Long, Arrived>();
     jdbc.sql(
             """
-            select e.id, e.check_number, e.payer_name, e.remittance, e.bank_text, e.payer_account from bank_entry e
-            where e.company_id = :company and e.status = 'WAITING' and e.standing_rank = :clear and e.currency = :currency
-              and e.amount_minor <= :most and e.lead_customer_id = coalesce(cast(:customer as bigint), e.lead_customer_id)
-              and e.bank_account_id = coalesce(cast(:account as bigint), e.bank_account_id)
+            select e.id, e.amount_minor, e.currency, e.lead_customer_id, e.bank_account_id, e.check_number, e.payer_name,
+              e.remittance, e.bank_text, e.payer_account
+            from bank_entry e
+            where e.company_id = :company and e.status = 'WAITING' and e.standing_rank = :clear
               and not exists (select 1 from posting_run_line l join posting_run r on r.id = l.run_id
                 where l.entry_id = e.id and r.started_by = :by)
             order by e.booked_on, e.id
             """)
-        .param("company", rule.companyId())
+        .param("company", company)
         .param("clear", Standing.CLEAR.ordinal())
-        .param("currency", rule.upTo().getCurrencyUnit().getCode())
-        .param("most", rule.upTo().getAmountMinorLong())
-        .param("customer", rule.customerId())
-        .param("account", rule.bankAccountId())
         .param("by", Actor.UNATTENDED.name())
         .query(
             row -> {
@@ -135,11 +139,16 @@ class UnattendedRuns {
                       row.getString("remittance"),
                       row.getString("bank_text"),
                       row.getString("payer_account"));
-              if (rule.method() == null
-                  || rule.method() == PaidBy.of(row.getString("check_number"), told)) {
-                ids.add(row.getLong("id"));
-              }
+              untried.put(
+                  row.getLong("id"),
+                  new Arrived(
+                      Money.ofMinor(
+                          CurrencyUnit.of(row.getString("currency")), row.getLong("amount_minor")),
+                      Standing.CLEAR,
+                      Optional.ofNullable(row.getString("lead_customer_id")),
+                      row.getString("bank_account_id"),
+                      PaidBy.of(row.getString("check_number"), told)));
             });
-    return ids;
+    return untried;
   }
 }

@@ -1,6 +1,5 @@
 package org.sumbrel.server.settle;
 
-import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -15,6 +14,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.propose.Manner;
+import org.sumbrel.core.propose.Rehearsal;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
@@ -222,7 +222,10 @@ public class Settlements {
   private Optional<Manner> manner(Settlement settlement, Proposals.First first) {
     return Manner.between(
         settlement.applications().stream().map(Application::item).toList(),
-        customers.items(first.applied().keySet()).values().stream()
+        customers
+            .items(first.applied().keySet().stream().map(Long::valueOf).toList())
+            .values()
+            .stream()
             .map(OpenItemEntity::toItem)
             .toList());
   }
@@ -233,18 +236,11 @@ public class Settlements {
       BankEntryEntity entry,
       Proposals.First first,
       Settlement settlement) {
-    var applied = new HashMap<Long, BigDecimal>();
-    settlement
-        .applications()
-        .forEach(
-            a ->
-                applied.merge(
-                    Long.valueOf(a.item().id()), a.amount().getAmount(), BigDecimal::add));
     posted.proposed(
         entry.standing(),
         first.probability(),
         first.evidence(),
-        first.probability() > 0 && first.applied().equals(applied));
+        first.probability() > 0 && Rehearsal.isWhat(first.applied(), settlement.applications()));
   }
 
   private void remember(

@@ -1,4 +1,4 @@
-package org.sumbrel.core.find;
+package org.sumbrel.core.receivables;
 
 import java.util.Locale;
 import java.util.Optional;
