@@ -13,6 +13,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
 import org.joda.money.CurrencyUnit;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.propose.Alias;
@@ -64,8 +65,10 @@ class EngineMemory {
   private final PayerAliases aliases;
   private final PastChoices pastChoices;
   private final RowChanges changes;
+  private final int history;
   private final Map<Long, Memory> memories = new ConcurrentHashMap<>();
 
+  @Autowired
   EngineMemory(
       BankEntryRepository entries,
       Customers customers,
@@ -74,6 +77,19 @@ class EngineMemory {
       PayerAliases aliases,
       PastChoices pastChoices,
       RowChanges changes) {
+    this(entries, customers, companies, advices, aliases, pastChoices, changes, HISTORY);
+  }
+
+  EngineMemory(
+      BankEntryRepository entries,
+      Customers customers,
+      Companies companies,
+      Advices advices,
+      PayerAliases aliases,
+      PastChoices pastChoices,
+      RowChanges changes,
+      int history) {
+    this.history = history;
     this.entries = entries;
     this.customers = customers;
     this.companies = companies;
@@ -173,7 +189,7 @@ class EngineMemory {
       reader.next();
       customers.all(company).forEach(c -> known.put(c.id(), c));
       entries
-          .settledLast(company, Limit.of(HISTORY))
+          .settledLast(company, Limit.of(history))
           .forEach(e -> e.toPastPayer().ifPresent(p -> past.put(e.id(), p)));
       held.putAll(aliases.all(company));
       chosen.putAll(pastChoices.all(company));
@@ -401,11 +417,11 @@ class EngineMemory {
 
       /** The latest payments count, as many as there may be. */
       private void keepHistory() {
-        while (past.size() > HISTORY) {
+        while (past.size() > history) {
           past(past.firstKey(), null);
         }
-        if (past.size() < HISTORY && !past.isEmpty()) {
-          var missing = Limit.of(HISTORY - past.size());
+        if (past.size() < history && !past.isEmpty()) {
+          var missing = Limit.of(history - past.size());
           entries
               .settledBefore(company, past.firstKey(), missing)
               .forEach(e -> past(e.id(), e.toPastPayer().orElse(null)));

@@ -131,6 +131,27 @@ class UnattendedApiTest {
   }
 
   @Test
+  void coversAMethodOrABankAccountWhoeverPaid() {
+    var books = new TestBooks(maren).invoices("41.10", "42.20", "43.30");
+    var limit = "\"upTo\":{\"amount\":\"50.00\",\"currency\":\"USD\"}}";
+    expect(201, osric.post("/api/unattended/rules", "{\"method\":\"CARD\"," + limit));
+    var card = books.credit("41.10", "card " + books.number(0));
+    awaitSettled(card);
+    var transfer = books.credit("42.20", books.number(1));
+    assertThat(status(transfer)).isEqualTo("WAITING");
+    var account = maren.get("/api/me").body().at("/companies/0/bankAccounts/0/id").asText();
+    expect(201, osric.post("/api/unattended/rules", "{\"bankAccountId\":" + account + "," + limit));
+    awaitSettled(transfer);
+    assertThat(rules()).hasSize(2);
+    var day = maren.get("/api/unattended/days?currency=USD").body().at("/0/on").asText();
+    expect(
+        200,
+        osric.post(
+            "/api/unattended/days/" + day + "/reversal?currency=USD", "{\"reason\":\"test\"}"));
+    assertThat(status(card)).isEqualTo("WAITING");
+  }
+
+  @Test
   void refusesRulesThatSayNothing() {
     var books = new TestBooks(maren).invoices("10.00");
     assertThat(maren.post("/api/unattended/rules", rule(customer(books), "10.00")).status())
