@@ -19,7 +19,9 @@ const FindView = lazy(() => import("./find/FindView"));
 const JournalView = lazy(() => import("./journal/JournalView"));
 const TrialBalanceView = lazy(() => import("./journal/TrialBalanceView"));
 const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
-const PouchView = lazy(() => import("./tieout/PouchView"));
+const PouchView = lazy(() => import("./pouch/PouchView"));
+const DepositsView = lazy(() => import("./pouch/DepositsView"));
+const DepositView = lazy(() => import("./pouch/DepositView"));
 const PoliciesView = lazy(() => import("./companies/PoliciesView"));
 const ShelvedView = lazy(() => import("./desk/ShelvedView"));
 const ScoreView = lazy(() => import("./score/ScoreView"));
@@ -58,6 +60,8 @@ export function App() {
           <Route path="/waiting/shelved" element={<ShelvedView />} />
           <Route path="/waiting/score" element={<ScoreView />} />
           <Route path="/pouch" element={<PouchView />} />
+          <Route path="/pouch/deposits" element={<DepositsView />} />
+          <Route path="/pouch/deposits/:depositId" element={<DepositView />} />
           <Route path="/posted/customers" element={<CustomersView />} />
           <Route path="/posted/customers/:customerId" element={<CustomerView />} />
           <Route path="/posted/settlements" element={<SettlementsView />} />

@@ -167,6 +167,7 @@ export function DeskView() {
   const held = work.held && (
     <HeldNotice
       held={work.held}
+      unsent={work.unsent}
       takeOver={work.takeOver}
       startOver={work.startOver}
       decide={(approved, note) => void decisions.decide(approved, note)}
@@ -299,15 +300,16 @@ function Waits() {
 }
 
 function NoLongerWaits({ entry }: { entry: Entry }) {
-  const shelved = entry.status === "SHELVED";
+  const [to, words] =
+    entry.status === "SHELVED"
+      ? ["/waiting/shelved", "See the shelf"]
+      : entry.status === "BANKED"
+        ? ["/pouch/deposits", "See the deposits"]
+        : ["/posted/settlements", "See the settlements"];
   return (
     <Empty title={`${grouped(entry.amount)} from ${entry.payer} no longer waits`}>
-      <Button
-        component={RouterLink}
-        to={shelved ? "/waiting/shelved" : "/posted/settlements"}
-        variant="outlined"
-      >
-        {shelved ? "See the shelf" : "See the settlements"}
+      <Button component={RouterLink} to={to} variant="outlined">
+        {words}
       </Button>
     </Empty>
   );

@@ -27,6 +27,7 @@ describe("who works on a draft", () => {
     const startOver = vi.fn();
     const { user } = show(notice(held("maren", "OPEN"), { startOver }));
     expect(screen.getByText("Kept as your draft")).toBeTruthy();
+    expect(screen.queryByText("Keeping your draft…")).toBeNull();
     await user.click(screen.getByRole("button", { name: "Start over" }));
     expect(startOver).toHaveBeenCalled();
   });

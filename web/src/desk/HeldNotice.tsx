@@ -7,13 +7,15 @@ import type { HeldDraft } from "./drafts";
 
 interface Props {
   held: HeldDraft;
+  /** Whether what was changed last is still on its way. */
+  unsent?: boolean;
   takeOver: () => void;
   startOver: () => void;
   decide: (approved: boolean, note: string) => void;
 }
 
 /** Who works on a draft, and what passes between clerk and supervisor. Nothing where it is simply one's own. */
-export function HeldNotice({ held, takeOver, startOver, decide }: Props) {
+export function HeldNotice({ held, unsent, takeOver, startOver, decide }: Props) {
   const books = useBooks();
   const [returning, setReturning] = useState(false);
   const mine = held.by === books.user;
@@ -28,7 +30,7 @@ export function HeldNotice({ held, takeOver, startOver, decide }: Props) {
     return (
       <Box sx={{ display: "flex", alignItems: "center", mb: -1.25, color: "text.secondary", fontSize: 12.5 }}>
         <Box component="span" role="status" sx={{ flex: 1 }}>
-          Kept as your draft
+          {unsent ? "Keeping your draft…" : "Kept as your draft"}
         </Box>
         <Button color="inherit" onClick={startOver} sx={{ fontWeight: 400, py: 0, minWidth: 0 }}>
           Start over

@@ -12,6 +12,7 @@ import { BankText } from "./BankText";
 import { BatchParts } from "./BatchParts";
 import { Differences } from "./Differences";
 import { takingAmount, tallyOf, type Draft, type Entry, type Preview } from "./drafts";
+import { EntryDeposits } from "../pouch/EntryDeposits";
 import { Explanations } from "./Explanations";
 import { RememberPayer } from "./RememberPayer";
 import { JournalLines } from "../journal/JournalLines";
@@ -65,7 +66,10 @@ export function ReceiptPane({
         <Box sx={{ display: "flex", alignItems: "center", gap: 0.75, color: "text.secondary" }}>
           <StandingGlyph standing={entry.standing} />
           <Typography variant="body2">
-            {STANDING_WORD[entry.standing]} · booked {onWeekday(entry.bookedOn)} on {entry.bankAccount}
+            {STANDING_WORD[entry.standing]} ·{" "}
+            {entry.recorded
+              ? `received in the office ${onWeekday(entry.bookedOn)}${entry.checkNumber ? `, cheque ${entry.checkNumber}` : ""}`
+              : `booked ${onWeekday(entry.bookedOn)} on ${entry.bankAccount}`}
             {entry.daysWaiting > 0 && ` · waiting ${count(entry.daysWaiting, "day")}`}
           </Typography>
         </Box>
@@ -73,6 +77,7 @@ export function ReceiptPane({
       <BankText entry={entry} />
       <BatchParts entry={entry} />
       <Advice entry={entry} readOnly={readOnly} />
+      {!entry.recorded && <EntryDeposits entry={entry} />}
       <Notes about={`entry-${entry.id}`} />
       {tools}
       {notice}

@@ -40,6 +40,16 @@ function server(answer?: (seen: string | null) => { status?: number; body: unkno
 }
 
 describe("keeping a draft while it grows", () => {
+  it("sends what is not sent yet when the page goes", async () => {
+    const { calls } = server();
+    const { keeper: k, kept } = keeper();
+    k.keep(draft("1.00"));
+    window.dispatchEvent(new Event("pagehide"));
+    await waitFor(() => expect(kept).toHaveBeenCalledTimes(1));
+    expect(calls).toHaveLength(1);
+    expect(calls[0]?.body).toEqual(draft("1.00"));
+  });
+
   it("sends the latest of what follows closely, once", async () => {
     const { calls } = server();
     const { keeper: k, kept } = keeper();

@@ -23,13 +23,13 @@ export function useDraftKeeper(kept: (draft: Draft) => void, failed: (sentence: 
     heard.current = { kept, failed };
   });
 
-  return useMemo(() => {
+  const keeper = useMemo(() => {
     const lineOf = (subject: string): Line => {
       const line = lines.current.get(subject) ?? {};
       lines.current.set(subject, line);
       return line;
     };
-    const send = async (subject: string, draft: Draft) => {
+    const send = async (subject: string, draft: Draft, leaving = false) => {
       const state = queries.getQueryData<Schemas["DraftState"]>(["held", subject]);
       const seen = state?.held?.version;
       try {
@@ -40,6 +40,8 @@ export function useDraftKeeper(kept: (draft: Draft) => void, failed: (sentence: 
               header: seen === undefined ? {} : { "If-Match": String(seen) },
             },
             body: draft,
+            // goes on while the page goes
+            keepalive: leaving,
           }),
         );
         // an older answer that is still on its way must not bring back the version before
@@ -58,11 +60,24 @@ export function useDraftKeeper(kept: (draft: Draft) => void, failed: (sentence: 
       const draft = line.next;
       line.next = undefined;
       if (draft) {
-        line.running = send(subject, draft);
-        await line.running;
+        const sent = send(subject, draft);
+        line.running = sent;
+        await sent;
+        line.running = line.running === sent ? undefined : line.running;
       }
     };
     return {
+      /** The page goes: what is not sent yet is sent at once. */
+      leave() {
+        for (const [subject, line] of lines.current) {
+          clearTimeout(line.timer);
+          if (line.next && !line.running) {
+            const draft = line.next;
+            line.next = undefined;
+            void send(subject, draft, true);
+          }
+        }
+      },
       /** Keeps this draft, soon. */
       keep(draft: Draft) {
         const subject = subjectOf(draft);
@@ -85,4 +100,9 @@ export function useDraftKeeper(kept: (draft: Draft) => void, failed: (sentence: 
       },
     };
   }, [queries]);
+  useEffect(() => {
+    window.addEventListener("pagehide", keeper.leave);
+    return () => window.removeEventListener("pagehide", keeper.leave);
+  }, [keeper]);
+  return keeper;
 }

@@ -99,6 +99,7 @@ export function useWork(subject: Subject | undefined, say: (sentence: string) =>
     draft: ready ? draft : undefined,
     preview,
     held,
+    unsent: choice !== undefined && "hand" in choice,
     mine,
     mayChange,
     numbers,

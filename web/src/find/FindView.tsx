@@ -27,6 +27,7 @@ const BECAME: Record<NonNullable<Found["status"]>, string> = {
   DEBIT: "from us",
   PENDING: "announced",
   RETURNED: "taken back by the bank",
+  BANKED: "a deposit",
   WITHDRAWN: "withdrawn",
 };
 

@@ -27,7 +27,10 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
     { to: "/waiting/shelved", name: "Shelved" },
     { to: "/waiting/score", name: "How right it was" },
   ],
-  pouch: [{ to: "/pouch", name: "Receipts in hand" }],
+  pouch: [
+    { to: "/pouch", name: "Receipts in hand" },
+    { to: "/pouch/deposits", name: "Deposits" },
+  ],
   posted: [
     { to: "/posted/customers", name: "Customers" },
     { to: "/posted/settlements", name: "Settlements" },

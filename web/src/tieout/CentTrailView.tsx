@@ -15,6 +15,7 @@ const PARTS: [keyof Trail, string][] = [
   ["toAccounts", "To accounts"],
   ["shelved", "Shelved"],
   ["returned", "Returned"],
+  ["banked", "Deposits"],
   ["waiting", "Waiting"],
 ];
 

@@ -9,7 +9,7 @@ import com.google.ortools.sat.LinearExpr;
 import java.util.Arrays;
 import java.util.Random;
 import java.util.stream.IntStream;
-import org.sumbrel.core.propose.ExactSets;
+import org.sumbrel.core.sums.ExactSets;
 
 /**
  * One payer, many open items, some of which are meant: the engine's solver and OR-Tools CP-SAT look

@@ -7,6 +7,11 @@ public enum AccountRole {
   BANK,
   RECEIVABLE,
   RECEIPTS_ON_HAND,
+  /**
+   * Receipts that were recorded in the office and are not settled yet: what stands on hand or in
+   * clearing, and is nobody's payment so far.
+   */
+  RECEIPTS_TO_APPLY,
   CASH_ON_HAND,
   PROCESSOR_CLEARING,
   CLAIMS,
@@ -24,6 +29,8 @@ public enum AccountRole {
   BANK_FEES,
   PROCESSING_FEES,
   SMALL_WRITE_OFFS,
+  /** Cash counted more or less than there should be. */
+  CASH_DIFFERENCES,
   ROUNDING_DIFFERENCES,
   EXCHANGE_DIFFERENCES,
   SUSPENSE,
@@ -43,6 +50,10 @@ public enum AccountRole {
    * by open items, by bank entries, by the pouch.
    */
   public boolean bookable() {
-    return !byCustomer() && this != BANK && this != RECEIPTS_ON_HAND && this != OPENING_BALANCES;
+    return !byCustomer()
+        && this != BANK
+        && this != RECEIPTS_ON_HAND
+        && this != RECEIPTS_TO_APPLY
+        && this != OPENING_BALANCES;
   }
 }

@@ -14,6 +14,7 @@ import org.sumbrel.core.propose.Composition.Part;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.Policy;
+import org.sumbrel.core.sums.ExactSets;
 
 /**
  * Fourth stage: the sets of items and adjustments that explain the amount. It weighs what the text

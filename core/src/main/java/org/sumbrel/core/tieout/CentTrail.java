@@ -4,14 +4,16 @@ import org.joda.money.Money;
 
 /**
  * The control total of what arrived: {@code arrived = applied + on account + to accounts + shelved
- * + returned + waiting}. Each part is counted from its own records, so that the gap says something.
+ * + returned + banked + waiting}. Each part is counted from its own records, so that the gap says
+ * something.
  *
- * @param arrived credits as the statements reported them
+ * @param arrived credits as the statements reported them, and receipts as they were recorded
  * @param applied what settlements set against open items, less discounts and adjustments
  * @param onAccount what settlements kept on customers' accounts
  * @param toAccounts what was booked to ledger accounts
  * @param shelved what was set aside
  * @param returned what the bank took back again
+ * @param banked what the bank shows of deposits; their receipts arrived themselves
  * @param waiting what nobody has explained yet
  */
 public record CentTrail(
@@ -21,6 +23,7 @@ public record CentTrail(
     Money toAccounts,
     Money shelved,
     Money returned,
+    Money banked,
     Money waiting) {
 
   /** What is missing (positive) or counted twice (negative); zero when every cent is somewhere. */
@@ -31,6 +34,7 @@ public record CentTrail(
         .minus(toAccounts)
         .minus(shelved)
         .minus(returned)
+        .minus(banked)
         .minus(waiting);
   }
 

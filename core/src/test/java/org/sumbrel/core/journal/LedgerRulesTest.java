@@ -274,7 +274,14 @@ class LedgerRulesTest {
     }
     var trail =
         new CentTrail(
-            ledger.arrived, applied, onAccount, toAccounts, usd("0"), usd("0"), ledger.waiting);
+            ledger.arrived,
+            applied,
+            onAccount,
+            toAccounts,
+            usd("0"),
+            usd("0"),
+            usd("0"),
+            ledger.waiting);
     assertThat(trail.gap()).isEqualTo(usd("0"));
   }
 

@@ -1,32 +1,19 @@
 package org.sumbrel.formats.account;
 
-import com.lowagie.text.Document;
 import com.lowagie.text.DocumentException;
-import com.lowagie.text.Element;
-import com.lowagie.text.Font;
-import com.lowagie.text.PageSize;
-import com.lowagie.text.Paragraph;
-import com.lowagie.text.Phrase;
-import com.lowagie.text.Rectangle;
-import com.lowagie.text.pdf.BaseFont;
-import com.lowagie.text.pdf.PdfPCell;
 import com.lowagie.text.pdf.PdfPTable;
-import com.lowagie.text.pdf.PdfWriter;
-import java.awt.Color;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.UncheckedIOException;
 import java.util.Map;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.Ageing.Bucket;
 import org.sumbrel.core.receivables.DayText;
+import org.sumbrel.formats.print.Paper;
 
 /** Writes a customer's statement as PDF, A4, with fonts of its own for every name of Europe. */
 public final class CustomerStatementPdf {
 
-  private static final Color INK = new Color(0x22, 0x25, 0x2B);
-  private static final Color HAIRLINE = new Color(0xD9, 0xD2, 0xC5);
   private static final Map<Bucket, String> BUCKETS =
       Map.of(
           Bucket.NOT_DUE, "Not due",
@@ -35,12 +22,11 @@ public final class CustomerStatementPdf {
           Bucket.DAYS_61_TO_90, "61–90 days",
           Bucket.OVER_90, "Over 90 days");
 
-  private final Font words = new Font(font("LiberationSans-Regular.ttf"), 9, Font.NORMAL, INK);
-  private final Font strong = new Font(font("LiberationSans-Bold.ttf"), 9, Font.NORMAL, INK);
-  private final Font title = new Font(font("LiberationSans-Bold.ttf"), 15, Font.NORMAL, INK);
-  private final Font figures = new Font(font("LiberationMono-Regular.ttf"), 9, Font.NORMAL, INK);
+  private final Paper paper;
 
-  private CustomerStatementPdf() {}
+  private CustomerStatementPdf(Paper paper) {
+    this.paper = paper;
+  }
 
   /**
    * Writes the statement.
@@ -49,50 +35,42 @@ public final class CustomerStatementPdf {
    */
   public static void write(CustomerSheet sheet, OutputStream out) throws IOException {
     try {
-      new CustomerStatementPdf().print(sheet, out);
+      var paper = new Paper("Statement of account: " + sheet.customer(), out);
+      new CustomerStatementPdf(paper).print(sheet);
+      paper.end();
     } catch (DocumentException e) {
       throw new IOException("the statement cannot be written", e);
     }
   }
 
-  private void print(CustomerSheet sheet, OutputStream out) {
+  private void print(CustomerSheet sheet) {
     var statement = sheet.statement();
     var currency = statement.opening().getCurrencyUnit().getCode();
-    var document = new Document(PageSize.A4, 50, 50, 50, 50);
-    PdfWriter.getInstance(document, out);
-    document.addTitle("Statement of account: " + sheet.customer());
-    document.addCreator("Sumbrel");
-    document.open();
-    document.add(new Paragraph(sheet.company(), strong));
-    var head = new Paragraph("Statement of account", title);
-    head.setSpacingBefore(18);
-    document.add(head);
-    document.add(new Paragraph(sheet.customer() + " (" + sheet.number() + ")", words));
-    document.add(
-        new Paragraph(
-            DayText.of(statement.from())
-                + " to "
-                + DayText.of(statement.until())
-                + ", amounts in "
-                + currency,
-            words));
-    document.add(movements(sheet));
-    document.add(ageing(sheet));
+    paper.heading(
+        sheet.company(),
+        "Statement of account",
+        sheet.customer() + " (" + sheet.number() + ")",
+        DayText.of(statement.from())
+            + " to "
+            + DayText.of(statement.until())
+            + ", amounts in "
+            + currency);
+    paper.add(movements(sheet));
+    paper.add(ageing(sheet));
     if (!sheet.open().isEmpty()) {
-      document.add(openItems(sheet));
+      paper.add(openItems(sheet));
     }
-    document.close();
   }
 
   private PdfPTable movements(CustomerSheet sheet) {
     var statement = sheet.statement();
-    var table = table(16, 44, 13, 13, 14);
-    head(table, "Date", "What", "Charge", "Credit", "Balance");
-    table.setHeaderRows(1);
-    row(table, DayText.of(statement.from()), "Opening balance", "", "", text(statement.opening()));
+    var table = paper.table(16, 44, 13, 13, 14);
+    paper.head(table, "Date", "What", "Charge", "Credit", "Balance");
+    paper.row(
+        table, DayText.of(statement.from()), "Opening balance", "", "", text(statement.opening()));
     for (var line : statement.lines()) {
       var amount = line.movement().amount();
-      row(
+      paper.row(
           table,
           DayText.of(line.movement().on()),
           line.movement().text(),
@@ -100,31 +78,32 @@ public final class CustomerStatementPdf {
           amount.isPositive() ? "" : text(amount.negated()),
           text(line.balance()));
     }
-    table.addCell(cell(DayText.of(statement.until()), strong, Element.ALIGN_LEFT));
-    table.addCell(cell("Closing balance", strong, Element.ALIGN_LEFT));
-    table.addCell(cell(text(statement.charged()), figures, Element.ALIGN_RIGHT));
-    table.addCell(cell(text(statement.credited()), figures, Element.ALIGN_RIGHT));
-    table.addCell(cell(text(statement.closing()), figures, Element.ALIGN_RIGHT));
+    paper.total(
+        table,
+        DayText.of(statement.until()),
+        "Closing balance",
+        text(statement.charged()),
+        text(statement.credited()),
+        text(statement.closing()));
     return table;
   }
 
   private PdfPTable ageing(CustomerSheet sheet) {
-    var table = table(20, 20, 20, 20, 20);
+    var table = paper.table(20, 20, 20, 20, 20);
     for (var bucket : Bucket.values()) {
-      table.addCell(cell(BUCKETS.get(bucket), strong, Element.ALIGN_RIGHT));
+      paper.labels(table, BUCKETS.get(bucket));
     }
     for (var bucket : Bucket.values()) {
-      table.addCell(cell(text(sheet.ageing().amounts().get(bucket)), figures, Element.ALIGN_RIGHT));
+      paper.figures(table, text(sheet.ageing().amounts().get(bucket)));
     }
     return table;
   }
 
   private PdfPTable openItems(CustomerSheet sheet) {
-    var table = table(30, 18, 18, 17, 17);
-    head(table, "Open item", "Issued", "Due", "Total", "Open");
-    table.setHeaderRows(1);
+    var table = paper.table(30, 18, 18, 17, 17);
+    paper.head(table, "Open item", "Issued", "Due", "Total", "Open");
     for (var item : sheet.open()) {
-      row(
+      paper.row(
           table,
           item.number(),
           DayText.of(item.issuedOn()),
@@ -135,52 +114,7 @@ public final class CustomerStatementPdf {
     return table;
   }
 
-  private static PdfPTable table(int... widths) {
-    var table = new PdfPTable(widths.length);
-    table.setWidths(widths);
-    table.setWidthPercentage(100);
-    table.setSpacingBefore(16);
-    return table;
-  }
-
-  /** Two columns of words, then figures; dates stand to the left. */
-  private void head(PdfPTable table, String... names) {
-    for (var n = 0; n < names.length; n++) {
-      table.addCell(cell(names[n], strong, aligned(table, n)));
-    }
-  }
-
-  private void row(PdfPTable table, String... texts) {
-    for (var n = 0; n < texts.length; n++) {
-      table.addCell(cell(texts[n], n < 2 ? words : figures, aligned(table, n)));
-    }
-  }
-
-  private static int aligned(PdfPTable table, int column) {
-    return column < 2 ? Element.ALIGN_LEFT : Element.ALIGN_RIGHT;
-  }
-
-  private static PdfPCell cell(String text, Font font, int aligned) {
-    var cell = new PdfPCell(new Phrase(text, font));
-    cell.setHorizontalAlignment(aligned);
-    cell.setBorder(Rectangle.BOTTOM);
-    cell.setBorderColor(HAIRLINE);
-    cell.setPaddingTop(3);
-    cell.setPaddingBottom(5);
-    return cell;
-  }
-
   private static String text(Money amount) {
     return MoneyText.grouped(amount);
-  }
-
-  /** The font, embedded, so that it looks alike everywhere. */
-  private static BaseFont font(String file) {
-    try (var in = CustomerStatementPdf.class.getResourceAsStream("/liberation/" + file)) {
-      return BaseFont.createFont(
-          file, BaseFont.IDENTITY_H, BaseFont.EMBEDDED, true, in.readAllBytes(), null);
-    } catch (IOException e) {
-      throw new UncheckedIOException("the font " + file + " is not there", e);
-    }
   }
 }

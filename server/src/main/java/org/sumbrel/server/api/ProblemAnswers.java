@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.sumbrel.core.deposit.DepositRefused;
 import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.Problem;
@@ -34,6 +35,16 @@ class ProblemAnswers {
 
   @ExceptionHandler
   ProblemDetail refused(SettlementRefused refused) {
+    var problem =
+        problem(HttpStatus.UNPROCESSABLE_ENTITY, refused.code().name(), refused.getMessage());
+    var figures = new LinkedHashMap<String, MoneyView>();
+    refused.figures().forEach((name, money) -> figures.put(name, MoneyView.of(money)));
+    problem.setProperty("figures", figures);
+    return problem;
+  }
+
+  @ExceptionHandler
+  ProblemDetail refused(DepositRefused refused) {
     var problem =
         problem(HttpStatus.UNPROCESSABLE_ENTITY, refused.code().name(), refused.getMessage());
     var figures = new LinkedHashMap<String, MoneyView>();

@@ -1,6 +1,8 @@
 package org.sumbrel.server.companies;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -8,10 +10,15 @@ import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 
-/** An account of a company at a bank. */
+/** An account of a company at a bank; or its pouch, where receipts are before they are banked. */
 @Entity
 @Table(name = "bank_account")
 public class BankAccountEntity {
+
+  enum Kind {
+    BANK,
+    POUCH
+  }
 
   @Id
   @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "bank_account_seq")
@@ -27,6 +34,10 @@ public class BankAccountEntity {
   private String number;
   private String currency;
   private Long ledgerAccountId;
+
+  @Enumerated(EnumType.STRING)
+  private Kind kind;
+
   @Version private long version;
 
   protected BankAccountEntity() {}
@@ -37,13 +48,15 @@ public class BankAccountEntity {
       String bank,
       String number,
       String currency,
-      Long ledgerAccountId) {
+      Long ledgerAccountId,
+      Kind kind) {
     this.companyId = companyId;
     this.name = name;
     this.bank = bank;
     this.number = number;
     this.currency = currency;
     this.ledgerAccountId = ledgerAccountId;
+    this.kind = kind;
   }
 
   public Long id() {
@@ -68,6 +81,11 @@ public class BankAccountEntity {
 
   public String currency() {
     return currency;
+  }
+
+  /** Whether it is the pouch, rather than an account at a bank. */
+  public boolean isPouch() {
+    return kind == Kind.POUCH;
   }
 
   public Long ledgerAccountId() {

@@ -6,7 +6,11 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface BankAccountRepository extends JpaRepository<BankAccountEntity, Long> {
 
-  List<BankAccountEntity> findByCompanyIdOrderById(Long companyId);
+  List<BankAccountEntity> findByCompanyIdAndKindOrderById(
+      Long companyId, BankAccountEntity.Kind kind);
+
+  Optional<BankAccountEntity> findFirstByCompanyIdAndKindAndCurrency(
+      Long companyId, BankAccountEntity.Kind kind, String currency);
 
   Optional<BankAccountEntity> findByCompanyIdAndNumber(Long companyId, String number);
 }

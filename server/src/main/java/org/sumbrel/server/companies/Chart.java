@@ -11,6 +11,7 @@ final class Chart {
   static final List<Account> USUAL =
       List.of(
           new Account("1050", "Receipts on hand", AccountRole.RECEIPTS_ON_HAND),
+          new Account("1055", "Receipts to apply", AccountRole.RECEIPTS_TO_APPLY),
           new Account("1060", "Cash on hand", AccountRole.CASH_ON_HAND),
           new Account("1070", "Processor clearing", AccountRole.PROCESSOR_CLEARING),
           new Account("1100", "Accounts receivable", AccountRole.RECEIVABLE),
@@ -24,6 +25,7 @@ final class Chart {
           new Account("4900", "Discounts allowed", AccountRole.DISCOUNTS_ALLOWED),
           new Account("6100", "Bank fees", AccountRole.BANK_FEES),
           new Account("6110", "Processing fees", AccountRole.PROCESSING_FEES),
+          new Account("6180", "Cash differences", AccountRole.CASH_DIFFERENCES),
           new Account("6190", "Small write-offs", AccountRole.SMALL_WRITE_OFFS),
           new Account("6195", "Rounding differences", AccountRole.ROUNDING_DIFFERENCES),
           new Account("6500", "Other expenses", AccountRole.OTHER),

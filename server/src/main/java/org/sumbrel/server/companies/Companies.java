@@ -15,6 +15,7 @@ import org.sumbrel.core.settle.Policy;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.BankAccountEntity.Kind;
 import org.sumbrel.server.companies.CompanyView.BankAccountView;
 
 /** The companies of the group: bank accounts, chart of accounts, policies. */
@@ -54,7 +55,7 @@ public class Companies {
   }
 
   private List<BankAccountView> bankAccounts(Long companyId) {
-    return bankAccounts.findByCompanyIdOrderById(companyId).stream()
+    return bankAccounts.findByCompanyIdAndKindOrderById(companyId, Kind.BANK).stream()
         .map(a -> new BankAccountView(a.id(), a.name(), a.bank(), a.number(), a.currency()))
         .toList();
   }
@@ -83,7 +84,7 @@ public class Companies {
   }
 
   public List<BankAccountEntity> accountsOf(Long companyId) {
-    return bankAccounts.findByCompanyIdOrderById(companyId);
+    return bankAccounts.findByCompanyIdAndKindOrderById(companyId, Kind.BANK);
   }
 
   public BankAccountEntity bankAccount(Long id) {
@@ -148,7 +149,29 @@ public class Companies {
     var ledger =
         ledgerAccounts.save(new LedgerAccountEntity(company.id(), code, name, AccountRole.BANK));
     return bankAccounts.save(
-        new BankAccountEntity(company.id(), name, bank, number, currency.getCode(), ledger.id()));
+        new BankAccountEntity(
+            company.id(), name, bank, number, currency.getCode(), ledger.id(), Kind.BANK));
+  }
+
+  /**
+   * The pouch of a company in a currency, made where there is none yet. Its ledger account is not
+   * where the receipts stand but where it is kept what of them is to be applied.
+   */
+  @Transactional
+  public BankAccountEntity pouch(Long companyId, CurrencyUnit currency) {
+    return bankAccounts
+        .findFirstByCompanyIdAndKindAndCurrency(companyId, Kind.POUCH, currency.getCode())
+        .orElseGet(
+            () ->
+                bankAccounts.save(
+                    new BankAccountEntity(
+                        companyId,
+                        "The pouch",
+                        "",
+                        "pouch " + currency.getCode(),
+                        currency.getCode(),
+                        accountFor(companyId, AccountRole.RECEIPTS_TO_APPLY),
+                        Kind.POUCH)));
   }
 
   /**

@@ -207,6 +207,11 @@ public class Customers {
     return words.isEmpty() ? List.of() : items.named(companyId, words);
   }
 
+  /** Open items whose number ends with these figures; no more than a few. */
+  public List<OpenItemEntity> openEnding(Long companyId, String figures) {
+    return items.openEnding(companyId, figures, Limit.of(2));
+  }
+
   public boolean hasItem(Long companyId, String number) {
     return items.existsByCompanyIdAndNumber(companyId, number);
   }

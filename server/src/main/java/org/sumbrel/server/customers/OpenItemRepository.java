@@ -34,6 +34,11 @@ interface OpenItemRepository extends JpaRepository<OpenItemEntity, Long> {
       "select i.number from OpenItemEntity i where i.companyId = :company and i.number like concat(:text, '%') order by i.number")
   List<String> numbersLike(Long company, String text, Limit limit);
 
+  /** Open items whose number ends so. */
+  @Query(
+      "select i from OpenItemEntity i where i.companyId = :company and i.openMinor <> 0 and i.number like concat('%', :digits)")
+  List<OpenItemEntity> openEnding(Long company, String digits, Limit limit);
+
   boolean existsByCompanyIdAndNumber(Long companyId, String number);
 
   @Query(

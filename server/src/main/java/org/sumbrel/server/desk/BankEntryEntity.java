@@ -30,6 +30,8 @@ public class BankEntryEntity {
     WAITING,
     /** Explained by a settlement. */
     SETTLED,
+    /** What the bank shows of deposits; their receipts are settled themselves. */
+    BANKED,
     /** Set aside with a reason. */
     SHELVED,
     /** Money from us; kept for the tie-out. */
@@ -81,6 +83,33 @@ public class BankEntryEntity {
   @Version private long version;
 
   protected BankEntryEntity() {}
+
+  /**
+   * A receipt that was recorded in the office.
+   *
+   * @param key by which the pouch knows it
+   */
+  static BankEntryEntity received(
+      Long companyId, Long pouchId, String key, Receipt receipt, String checkNumber) {
+    var entry = new BankEntryEntity();
+    entry.companyId = companyId;
+    entry.bankAccountId = pouchId;
+    entry.entryKey = key;
+    entry.bookedOn = receipt.receivedOn();
+    entry.valueOn = receipt.receivedOn();
+    entry.currency = receipt.amount().getCurrencyUnit().getCode();
+    entry.amountMinor = receipt.amount().getAmountMinorLong();
+    entry.payerName = receipt.payerName();
+    entry.payerAccount = receipt.payerAccount();
+    entry.remittance = receipt.text();
+    entry.bankReference = "";
+    entry.checkNumber = checkNumber;
+    entry.bankText = "";
+    entry.told = "";
+    entry.status = Status.WAITING;
+    entry.standingRank = Standing.BLANK.ordinal();
+    return entry;
+  }
 
   /** What a booked movement is at first. */
   static Status statusOf(Money amount) {
@@ -205,6 +234,12 @@ public class BankEntryEntity {
   public void settledFor(Long customerId) {
     status = Status.SETTLED;
     settledCustomerId = customerId;
+  }
+
+  /** Deposits explain it. */
+  public void banked() {
+    status = Status.BANKED;
+    standingRank = Standing.BLANK.ordinal();
   }
 
   public void waitsAgain() {

@@ -25,6 +25,9 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
   @Query("select distinct e.companyId from BankEntryEntity e where e.status = :status")
   List<Long> companiesWith(BankEntryEntity.Status status);
 
+  List<BankEntryEntity> findByBankAccountIdAndStatus(
+      Long bankAccountId, BankEntryEntity.Status status);
+
   long countByCompanyIdAndStatus(Long companyId, BankEntryEntity.Status status);
 
   @Query(

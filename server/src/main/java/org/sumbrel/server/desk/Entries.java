@@ -14,6 +14,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.propose.PastPayer;
 import org.sumbrel.core.propose.Standing;
+import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.formats.statement.StatementEntry;
 import org.sumbrel.server.api.NotThere;
 
@@ -75,6 +76,18 @@ public class Entries {
   /** Money from us on an account since a day, as far as it explains nothing yet. */
   public List<BankEntryEntity> debits(Long bankAccountId, LocalDate from) {
     return entries.debits(bankAccountId, from);
+  }
+
+  /** Takes a receipt of the office in; it waits like money at the bank. */
+  @Transactional
+  public BankEntryEntity receive(Long pouchId, String key, Receipt receipt, String checkNumber) {
+    var company = Long.valueOf(receipt.companyId());
+    return entries.save(BankEntryEntity.received(company, pouchId, key, receipt, checkNumber));
+  }
+
+  /** Credits of a bank account that nothing explains yet. */
+  public List<BankEntryEntity> waitingOn(Long bankAccountId) {
+    return entries.findByBankAccountIdAndStatus(bankAccountId, BankEntryEntity.Status.WAITING);
   }
 
   /** An announced entry that the bank has booked now. */

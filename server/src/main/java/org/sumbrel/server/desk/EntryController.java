@@ -208,7 +208,13 @@ class EntryController {
       @NotNull String payer,
       Long payerId,
       @NotNull MoneyView amount,
+      @NotNull Long bankAccountId,
       @NotNull String bankAccount,
+      @NotNull
+          @Schema(
+              description =
+                  "whether it is a receipt of the office, which is in the pouch or was banked")
+          boolean recorded,
       @NotNull String payerName,
       @NotNull String payerAccount,
       @NotNull String text,
@@ -373,7 +379,9 @@ class EntryController {
         lead == null ? entry.payerWords() : names.get(lead),
         lead,
         MoneyView.of(entry.amount()),
+        account.id(),
         account.name(),
+        account.isPouch(),
         entry.payerName(),
         entry.payerAccount(),
         entry.remittance(),

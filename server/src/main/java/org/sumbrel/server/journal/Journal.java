@@ -105,6 +105,13 @@ public class Journal {
     return written;
   }
 
+  /** What stands on the account of a role in a currency; debit positive. */
+  @Transactional(readOnly = true)
+  public Money balance(Long companyId, AccountRole role, CurrencyUnit currency) {
+    var account = companies.accountFor(companyId, role);
+    return Money.ofMinor(currency, entries.balance(account, currency.getCode()));
+  }
+
   /** The lines that an entry would have, for whoever shows it before it is written. */
   @Transactional(readOnly = true)
   public List<JournalController.LineView> preview(JournalEntry entry, Long bankLedgerAccount) {

@@ -28,4 +28,8 @@ interface JournalEntryRepository extends JpaRepository<JournalEntryEntity, Long>
       group by l.ledgerAccountId, l.currency
       """)
   List<Balance> balances(Long company);
+
+  @Query(
+      "select coalesce(sum(l.amountMinor), 0L) from JournalLineEntity l where l.ledgerAccountId = :account and l.currency = :currency")
+  long balance(Long account, String currency);
 }

@@ -1,5 +1,6 @@
 package org.sumbrel.server.tieout;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -33,9 +34,11 @@ class CentTrails {
 
   private final JdbcClient jdbc;
   private final RowChanges.Reader changes;
+  private final Clock clock;
   private final Map<Long, List<IntakeTrail>> counted = new HashMap<>();
 
-  CentTrails(JdbcClient jdbc, RowChanges changes) {
+  CentTrails(JdbcClient jdbc, RowChanges changes, Clock clock) {
+    this.clock = clock;
     this.jdbc = jdbc;
     this.changes = changes.reader();
   }
@@ -117,6 +120,13 @@ class CentTrails {
             select e.intake_id, e.currency, sum(e.amount_minor) as minor from bank_entry e
             where e.company_id = :company and e.status = 'RETURNED' and e.amount_minor > 0 group by e.intake_id, e.currency
             """);
+    var banked =
+        sums(
+            company,
+            """
+            select e.intake_id, e.currency, sum(e.amount_minor) as minor from bank_entry e
+            where e.company_id = :company and e.status = 'BANKED' group by e.intake_id, e.currency
+            """);
     var corrected =
         sums(
             company,
@@ -125,7 +135,36 @@ class CentTrails {
             from correction c join bank_entry e on e.id = c.entry_id
             where c.company_id = :company and c.status = 'ACCEPTED' group by e.intake_id, e.currency
             """);
+    var received =
+        sums(
+            company,
+            """
+            select cast(null as bigint) as intake_id, currency, sum(amount_minor) as minor from held_receipt
+            where company_id = :company and withdrawn_at is null group by currency
+            """);
+    var parts =
+        new Parts(
+            corrected,
+            applied,
+            adjusted,
+            onAccount,
+            toAccounts,
+            shelved,
+            returned,
+            banked,
+            waiting);
     var trails = new ArrayList<IntakeTrail>();
+    received.forEach(
+        (key, minor) -> {
+          var currency = CurrencyUnit.of(key.currency());
+          trails.add(
+              new IntakeTrail(
+                  null,
+                  "Recorded in the office",
+                  clock.instant(),
+                  currency,
+                  trail(Money.ofMinor(currency, minor), parts, key)));
+        });
     jdbc.sql(
             """
             select i.id, i.file_name, i.taken_at, t.currency, sum(t.credits_minor - t.known_credits_minor) as minor
@@ -137,16 +176,7 @@ class CentTrails {
             row -> {
               var currency = CurrencyUnit.of(row.getString("currency"));
               var key = new Key(row.getLong("id"), currency.getCode());
-              var trail =
-                  new CentTrail(
-                      Money.ofMinor(currency, row.getLong("minor"))
-                          .plus(money(currency, corrected, key)),
-                      money(currency, applied, key).minus(money(currency, adjusted, key)),
-                      money(currency, onAccount, key),
-                      money(currency, toAccounts, key),
-                      money(currency, shelved, key),
-                      money(currency, returned, key),
-                      money(currency, waiting, key));
+              var trail = trail(Money.ofMinor(currency, row.getLong("minor")), parts, key);
               var takenAt = row.getObject("taken_at", OffsetDateTime.class).toInstant();
               trails.add(
                   new IntakeTrail(
@@ -155,6 +185,31 @@ class CentTrails {
     return trails;
   }
 
+  private record Parts(
+      Map<Key, Long> corrected,
+      Map<Key, Long> applied,
+      Map<Key, Long> adjusted,
+      Map<Key, Long> onAccount,
+      Map<Key, Long> toAccounts,
+      Map<Key, Long> shelved,
+      Map<Key, Long> returned,
+      Map<Key, Long> banked,
+      Map<Key, Long> waiting) {}
+
+  private static CentTrail trail(Money told, Parts parts, Key key) {
+    var currency = told.getCurrencyUnit();
+    return new CentTrail(
+        told.plus(money(currency, parts.corrected(), key)),
+        money(currency, parts.applied(), key).minus(money(currency, parts.adjusted(), key)),
+        money(currency, parts.onAccount(), key),
+        money(currency, parts.toAccounts(), key),
+        money(currency, parts.shelved(), key),
+        money(currency, parts.returned(), key),
+        money(currency, parts.banked(), key),
+        money(currency, parts.waiting(), key));
+  }
+
+  /** Rows without an intake are receipts that were recorded here. */
   private Map<Key, Long> sums(Long company, String query) {
     var sums = new LinkedHashMap<Key, Long>();
     jdbc.sql(query)

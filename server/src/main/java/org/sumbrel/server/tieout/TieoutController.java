@@ -22,6 +22,7 @@ import org.sumbrel.server.desk.BankEntryEntity.Status;
 import org.sumbrel.server.desk.EntrySearch;
 import org.sumbrel.server.desk.EntrySearch.Counted;
 import org.sumbrel.server.desk.ProposalRenewal;
+import org.sumbrel.server.pouch.PouchTotal;
 
 /** The flow of the day and the proof that every cent is somewhere. */
 @RestController
@@ -32,6 +33,7 @@ class TieoutController {
   private final EntrySearch entries;
   private final ProposalRenewal renewal;
   private final Companies companies;
+  private final PouchTotal pouch;
   private final Clock clock;
 
   TieoutController(
@@ -39,7 +41,9 @@ class TieoutController {
       EntrySearch entries,
       ProposalRenewal renewal,
       Companies companies,
+      PouchTotal pouch,
       Clock clock) {
+    this.pouch = pouch;
     this.renewal = renewal;
     this.trails = trails;
     this.entries = entries;
@@ -54,6 +58,11 @@ class TieoutController {
       @NotNull MoneyView toAccounts,
       @NotNull MoneyView shelved,
       @NotNull MoneyView returned,
+      @NotNull
+          @Schema(
+              description =
+                  "what the bank shows of deposits; their receipts are counted themselves")
+          MoneyView banked,
       @NotNull MoneyView waiting,
       @NotNull MoneyView gap) {
 
@@ -65,13 +74,14 @@ class TieoutController {
           MoneyView.of(trail.toAccounts()),
           MoneyView.of(trail.shelved()),
           MoneyView.of(trail.returned()),
+          MoneyView.of(trail.banked()),
           MoneyView.of(trail.waiting()),
           MoneyView.of(trail.gap()));
     }
   }
 
   record IntakeTrailView(
-      @NotNull Long intakeId,
+      @Schema(description = "null for what was recorded in the office") Long intakeId,
       @NotNull String fileName,
       @NotNull Instant takenAt,
       @NotNull String currency,
@@ -102,7 +112,7 @@ class TieoutController {
   @GetMapping("/api/cent-trail")
   @Operation(
       summary =
-          "All that arrived = applied + on account + to accounts + shelved + returned + waiting, for each intake and in all")
+          "All that arrived = applied + on account + to accounts + shelved + returned + banked + waiting, for each intake and in all")
   CentTrailView centTrail(@RequestParam(required = false) Long company) {
     var all = trails.of(companies.idOf(company));
     var totals = new LinkedHashMap<CurrencyUnit, CentTrail>();
@@ -130,6 +140,7 @@ class TieoutController {
         a.toAccounts().plus(b.toAccounts()),
         a.shelved().plus(b.shelved()),
         a.returned().plus(b.returned()),
+        a.banked().plus(b.banked()),
         a.waiting().plus(b.waiting()));
   }
 
@@ -159,7 +170,7 @@ class TieoutController {
     var waiting = tiles.get(0);
     var shelved = tiles.get(1);
     var posted = tiles.get(2);
-    var pouch = new Tile(0, MoneyView.of(Money.zero(unit)));
+    var inPouch = tile(unit, pouch.of(owner.id(), unit));
     var arrived =
         new Tile(
             waiting.entries() + shelved.entries() + posted.entries(),
@@ -180,7 +191,7 @@ class TieoutController {
         arrived,
         waiting,
         shelved,
-        pouch,
+        inPouch,
         posted,
         MoneyView.of(gap),
         renewal.thinking(owner.id()).orElse(null),

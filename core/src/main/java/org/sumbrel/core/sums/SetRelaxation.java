@@ -1,4 +1,4 @@
-package org.sumbrel.core.propose;
+package org.sumbrel.core.sums;
 
 import java.util.Arrays;
 import java.util.Comparator;

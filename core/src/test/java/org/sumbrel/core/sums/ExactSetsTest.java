@@ -1,4 +1,4 @@
-package org.sumbrel.core.propose;
+package org.sumbrel.core.sums;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -20,7 +20,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import org.junit.jupiter.api.Test;
-import org.sumbrel.core.propose.ExactSets.Chosen;
+import org.sumbrel.core.sums.ExactSets.Chosen;
 
 class ExactSetsTest {
 

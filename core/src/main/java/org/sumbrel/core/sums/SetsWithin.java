@@ -1,4 +1,4 @@
-package org.sumbrel.core.propose;
+package org.sumbrel.core.sums;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -6,8 +6,8 @@ import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
-import org.sumbrel.core.propose.ExactSets.Chosen;
-import org.sumbrel.core.propose.ExactSets.Work;
+import org.sumbrel.core.sums.ExactSets.Chosen;
+import org.sumbrel.core.sums.ExactSets.Work;
 
 /**
  * All sets whose changes cost no more than a limit: what can stand before the cut meets what can

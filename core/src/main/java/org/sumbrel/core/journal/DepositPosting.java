@@ -1,0 +1,82 @@
+package org.sumbrel.core.journal;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.joda.money.Money;
+import org.sumbrel.core.deposit.Deposit;
+import org.sumbrel.core.deposit.DepositLine;
+import org.sumbrel.core.deposit.HeldReceipt;
+import org.sumbrel.core.receivables.PaidBy;
+
+/** What is written into the journal for receipts in the office and their deposits. */
+public final class DepositPosting {
+
+  private DepositPosting() {}
+
+  /**
+   * Where the money of a receipt stands until it is at the bank: in the pouch, or with the acquirer
+   * who will pay a card out.
+   */
+  public static AccountRole heldOn(PaidBy method) {
+    return method == PaidBy.CARD ? AccountRole.PROCESSOR_CLEARING : AccountRole.RECEIPTS_ON_HAND;
+  }
+
+  /** The entry of a receipt that was recorded; what it pays is written when it is settled. */
+  public static JournalEntry recorded(String companyId, HeldReceipt receipt) {
+    return new JournalEntry(
+        companyId,
+        receipt.receivedOn(),
+        receipt.name() + " from " + receipt.from(),
+        List.of(
+            JournalLine.of(heldOn(receipt.method()), receipt.amount()),
+            JournalLine.of(AccountRole.RECEIPTS_TO_APPLY, receipt.amount().negated())));
+  }
+
+  /** The entry of a deposit: the bank account takes what its receipts and lines come to. */
+  public static JournalEntry made(Deposit deposit, String text) {
+    var lines = new ArrayList<JournalLine>();
+    lines.add(JournalLine.of(AccountRole.BANK, deposit.total()));
+    deposit.lines().forEach(line -> lines.add(credit(line)));
+    if (!deposit.receipts().isEmpty()) {
+      var held = deposit.isBatch() ? PaidBy.CARD : PaidBy.CASH;
+      lines.add(JournalLine.of(heldOn(held), deposit.receiptTotal().negated()));
+    }
+    return new JournalEntry(deposit.companyId(), deposit.on(), text, lines);
+  }
+
+  /** The entry of a line that explains what the bank showed more or less than was banked. */
+  public static JournalEntry difference(
+      String companyId, DepositLine line, LocalDate on, String text) {
+    return new JournalEntry(
+        companyId,
+        on,
+        text,
+        List.of(JournalLine.of(AccountRole.BANK, line.amount()), credit(line)));
+  }
+
+  /**
+   * The entry of money that the bank took back after it had credited it: it is in the pouch again.
+   */
+  public static JournalEntry returned(
+      String companyId, HeldReceipt receipt, LocalDate on, String text) {
+    return new JournalEntry(
+        companyId,
+        on,
+        text,
+        List.of(
+            JournalLine.of(heldOn(receipt.method()), receipt.amount()),
+            JournalLine.of(AccountRole.BANK, receipt.amount().negated())));
+  }
+
+  private static JournalLine credit(DepositLine line) {
+    Money amount = line.amount().negated();
+    return switch (line.kind()) {
+      case LOOSE_CASH, KEPT_BACK -> JournalLine.of(AccountRole.CASH_ON_HAND, amount);
+      case TO_ACCOUNT -> JournalLine.on(line.accountId().orElseThrow(), amount);
+      case BANK_FEE -> JournalLine.of(AccountRole.BANK_FEES, amount);
+      case PROCESSING_FEE -> JournalLine.of(AccountRole.PROCESSING_FEES, amount);
+      case CASH_DIFFERENCE -> JournalLine.of(AccountRole.CASH_DIFFERENCES, amount);
+    };
+  }
+}

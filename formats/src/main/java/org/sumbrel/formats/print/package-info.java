@@ -1,0 +1,2 @@
+/** What all printed papers share. */
+package org.sumbrel.formats.print;

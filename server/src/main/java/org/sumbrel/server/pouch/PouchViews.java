@@ -1,0 +1,145 @@
+package org.sumbrel.server.pouch;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.receivables.PaidBy;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.desk.BankEntryEntity;
+import org.sumbrel.server.desk.Entries;
+import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.settle.ReceiptSettling;
+
+/** How receipts are shown. */
+@Service
+@Transactional(readOnly = true)
+class PouchViews {
+
+  private final ReceiptRepository receipts;
+  private final Pouch pouch;
+  private final Entries entries;
+  private final Companies companies;
+  private final ReceiptSettling settling;
+  private final Journal journal;
+  private final Clock clock;
+
+  PouchViews(
+      ReceiptRepository receipts,
+      Pouch pouch,
+      Entries entries,
+      Companies companies,
+      ReceiptSettling settling,
+      Journal journal,
+      Clock clock) {
+    this.receipts = receipts;
+    this.pouch = pouch;
+    this.entries = entries;
+    this.companies = companies;
+    this.settling = settling;
+    this.journal = journal;
+    this.clock = clock;
+  }
+
+  record HeldView(
+      @NotNull @Schema(description = "also the id of the entry as which it waits") Long id,
+      @NotNull PaidBy method,
+      @NotNull String name,
+      @NotNull String from,
+      @NotNull String reference,
+      @NotNull LocalDate receivedOn,
+      @NotNull long days,
+      @Schema(description = "the date of a post-dated cheque that has not come")
+          LocalDate heldUntil,
+      @NotNull MoneyView amount,
+      @NotNull @Schema(description = "WAITING, SETTLED or SHELVED") String status,
+      Long settlementId,
+      @NotNull @Schema(description = "numbers of what it pays") List<String> pays,
+      @NotNull String recordedBy,
+      Long depositId) {}
+
+  record MethodSum(@NotNull PaidBy method, @NotNull int receipts, @NotNull MoneyView amount) {}
+
+  record PouchView(
+      @NotNull List<HeldView> receipts,
+      @NotNull List<MethodSum> byMethod,
+      @NotNull @Schema(description = "what is to be carried to a bank: all but cards")
+          MoneyView onHand,
+      @NotNull @Schema(description = "what the books say is on hand; always the same")
+          MoneyView inBooks) {}
+
+  HeldView one(Long id) {
+    return of(List.of(pouch.receipt(id))).get(0);
+  }
+
+  PouchView pouch(Long company, CurrencyUnit currency) {
+    var inPouch = pouch.inPouch(company, currency);
+    var sums = new EnumMap<PaidBy, MethodSum>(PaidBy.class);
+    var onHand = Money.zero(currency);
+    for (var receipt : inPouch) {
+      var method = receipt.toHeld().method();
+      sums.merge(
+          method,
+          new MethodSum(method, 1, MoneyView.of(receipt.amount())),
+          (a, b) ->
+              new MethodSum(
+                  method,
+                  a.receipts() + b.receipts(),
+                  MoneyView.of(a.amount().toMoney().plus(b.amount().toMoney()))));
+      onHand = method == PaidBy.CARD ? onHand : onHand.plus(receipt.amount());
+    }
+    return new PouchView(
+        of(inPouch),
+        List.copyOf(sums.values()),
+        MoneyView.of(onHand),
+        MoneyView.of(journal.balance(company, AccountRole.RECEIPTS_ON_HAND, currency)));
+  }
+
+  List<HeldView> ofDeposit(Long depositId) {
+    return of(receipts.findByDepositIdOrderById(depositId));
+  }
+
+  private List<HeldView> of(Collection<ReceiptEntity> some) {
+    var ids = some.stream().map(ReceiptEntity::id).toList();
+    var rows =
+        entries.all(ids).stream()
+            .collect(Collectors.toMap(BankEntryEntity::id, Function.identity()));
+    var settled = settling.settledWith(ids);
+    var today = LocalDate.now(clock);
+    var views = new ArrayList<HeldView>();
+    for (var receipt : some) {
+      var held = receipt.toHeld();
+      var with = settled.get(receipt.id());
+      views.add(
+          new HeldView(
+              receipt.id(),
+              held.method(),
+              held.name(),
+              held.from(),
+              held.reference(),
+              held.receivedOn(),
+              ChronoUnit.DAYS.between(held.receivedOn(), today),
+              held.heldUntil().filter(today::isBefore).orElse(null),
+              MoneyView.of(held.amount()),
+              rows.get(receipt.id()).status().name(),
+              with == null ? null : with.settlementId(),
+              with == null ? List.of() : with.numbers(),
+              receipt.recordedBy(),
+              receipt.depositId()));
+    }
+    return views;
+  }
+}
