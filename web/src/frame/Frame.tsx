@@ -71,6 +71,10 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
   };
   useKeys({ "?": () => setKeysShown(true) });
   const views = (VIEWS[tile] ?? []).filter((view) => !view.demo || me.demo);
+  // of two whose addresses begin alike the longer one
+  const current = views
+    .filter((view) => location.pathname.startsWith(view.to))
+    .reduce((longest, view) => (view.to.length > longest.length ? view.to : longest), "");
 
   return (
     <BooksContext.Provider value={books}>
@@ -110,7 +114,7 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
             }}
           >
             {views.map((view) => {
-              const here = location.pathname.startsWith(view.to);
+              const here = view.to === current;
               return (
                 <Link
                   key={view.to}

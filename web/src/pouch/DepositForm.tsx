@@ -278,7 +278,7 @@ function Lines({ lines, change, zero }: { lines: Line[]; change: (lines: Line[])
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: "170px 1fr 1fr 130px auto",
+          gridTemplateColumns: kind === "TO_ACCOUNT" ? "170px 1fr 1fr 130px auto" : "170px 1fr 130px auto",
           gap: 1,
           alignItems: "center",
         }}
@@ -296,7 +296,7 @@ function Lines({ lines, change, zero }: { lines: Line[]; change: (lines: Line[])
           options={TO_ADD.map((k) => [k, LINES[k]])}
           choose={(value) => setKind(value as LineKind)}
         />
-        {kind === "TO_ACCOUNT" ? (
+        {kind === "TO_ACCOUNT" && (
           <Choice
             shown
             label="Account"
@@ -307,8 +307,6 @@ function Lines({ lines, change, zero }: { lines: Line[]; change: (lines: Line[])
             ]}
             choose={setLedger}
           />
-        ) : (
-          <span />
         )}
         <TextField label="What for" value={words} onChange={(event) => setWords(event.target.value)} />
         <FigureField label="Line amount" text={text} type={setText} valid={text === "" || typed !== null} />

@@ -9,6 +9,7 @@ import { grouped, isZero, negated, positive } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 import { DepositBar } from "./DepositBar";
 import { DepositForm, Figure } from "./DepositForm";
+import { Reasons } from "./Reasons";
 import { useAtTheBank, useDeposit, usePouch, usePouchRefresh, useTie } from "./queries";
 import { ReceiptTable } from "./ReceiptTable";
 import { LINES, STATUS } from "./words";
@@ -283,14 +284,7 @@ function MatchCard({
           with {match.deposits.map((d) => `slip ${d.slip} ${grouped(d.left)}`).join(", ")}
         </Typography>
       )}
-      <Box component="ul" sx={{ pl: 2, my: 0.75, fontSize: 13 }}>
-        {match.reasons.map((reason) => (
-          <li key={reason}>{reason}</li>
-        ))}
-        {match.fixes.map((fix) => (
-          <li key={fix.says}>{fix.says}</li>
-        ))}
-      </Box>
+      <Reasons match={match} />
       {may && (
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
           {agrees && (

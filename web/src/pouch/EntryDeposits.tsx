@@ -4,6 +4,7 @@ import { useBooks } from "../access/session";
 import { onDay } from "../shared/dates";
 import { grouped, isZero } from "../shared/money";
 import type { Schemas } from "../api/client";
+import { Reasons } from "./Reasons";
 import { useDepositsOf, useTie } from "./queries";
 
 type Entry = Schemas["EntryDetail"];
@@ -45,14 +46,7 @@ export function EntryDeposits({ entry }: { entry: Entry }) {
                   </span>
                 ))}
           </Typography>
-          <Box component="ul" sx={{ pl: 2, my: 0.5, fontSize: 13 }}>
-            {match.reasons.map((reason) => (
-              <li key={reason}>{reason}</li>
-            ))}
-            {match.fixes.map((fix) => (
-              <li key={fix.says}>{fix.says}</li>
-            ))}
-          </Box>
+          <Reasons match={match} />
           {books.mayPost &&
             (match.kind === "IN_POUCH" ? (
               <Button

@@ -98,6 +98,7 @@ export default function PouchView() {
                           color="inherit"
                           onClick={() => setTaking(r)}
                           aria-label={`Take ${r.name} out`}
+                          sx={{ py: 0, fontWeight: 400 }}
                         >
                           Take out…
                         </Button>

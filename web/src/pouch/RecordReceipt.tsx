@@ -28,6 +28,7 @@ export function RecordReceipt({ today }: { today: string }) {
   const [form, setForm] = useState(EMPTY);
   const [routing, setRouting] = useState({ routing: "", account: "" });
   const [recorded, setRecorded] = useState<Schemas["RecordedView"] | null>(null);
+  const [ahead, setAhead] = useState(false);
   const first = useRef<HTMLInputElement>(null);
   const put = (part: Partial<typeof EMPTY>) => setForm((before) => ({ ...before, ...part }));
 
@@ -36,8 +37,7 @@ export function RecordReceipt({ today }: { today: string }) {
   const zero = { amount: "0.00", currency: books.currency };
   const typed = form.amount.trim() === "" ? null : typedAmount(form.amount, zero);
   const amount = typed ?? (form.amount.trim() === "" && found && !isZero(found.net) ? found.net : null);
-  const customers = new Map(found?.items.map((item) => [item.customerId, item.customerName]));
-  const one = customers.size === 1 ? [...customers][0] : undefined;
+  const payer = found?.payer ?? undefined;
 
   const send = useMutation({
     mutationFn: async (again: boolean) =>
@@ -49,7 +49,7 @@ export function RecordReceipt({ today }: { today: string }) {
             receivedOn,
             amount: amount ?? zero,
             from: form.from.trim(),
-            customerId: one?.[0],
+            customerId: payer?.customerId,
             reference: form.number.trim(),
             text: form.invoices.trim(),
             routing: routing.routing,
@@ -63,6 +63,7 @@ export function RecordReceipt({ today }: { today: string }) {
     onSuccess: (result) => {
       setRecorded(result);
       setForm(EMPTY);
+      setAhead(false);
       setRouting({ routing: "", account: "" });
       first.current?.focus();
       void refresh();
@@ -139,9 +140,9 @@ export function RecordReceipt({ today }: { today: string }) {
         <TextField
           label="From"
           value={form.from}
-          placeholder={one?.[1]}
+          placeholder={payer?.name}
           onChange={(event) => put({ from: event.target.value })}
-          slotProps={{ inputLabel: { shrink: one !== undefined || undefined } }}
+          slotProps={{ inputLabel: { shrink: payer !== undefined || undefined } }}
         />
         <FigureField
           label="Amount"
@@ -156,17 +157,26 @@ export function RecordReceipt({ today }: { today: string }) {
         </Button>
       </Box>
       <Box sx={{ display: "flex", gap: 2, alignItems: "center", mt: 1, minHeight: 28, fontSize: 13 }}>
-        {method === "CHEQUE" && (
-          <TextField
-            label="Dated ahead"
-            type="date"
-            variant="standard"
-            value={form.dated}
-            onChange={(event) => put({ dated: event.target.value })}
-            slotProps={{ inputLabel: { shrink: true } }}
-            sx={{ width: 130 }}
-          />
-        )}
+        {method === "CHEQUE" &&
+          (ahead ? (
+            <TextField
+              label="Dated ahead"
+              type="date"
+              autoFocus
+              value={form.dated}
+              onChange={(event) => put({ dated: event.target.value })}
+              slotProps={{ inputLabel: { shrink: true } }}
+              sx={{ width: 150 }}
+            />
+          ) : (
+            <Button
+              color="inherit"
+              onClick={() => setAhead(true)}
+              sx={{ p: 0, minWidth: 0, fontWeight: 400, fontSize: 13 }}
+            >
+              Dated ahead…
+            </Button>
+          ))}
         <Box role="status" sx={{ flex: 1, color: "text.secondary" }}>
           {found ? (
             <Pays found={found} amount={amount} />

@@ -1,6 +1,7 @@
-import { FormControlLabel, Radio, RadioGroup, Typography } from "@mui/material";
+import { Checkbox, FormControlLabel, Radio, RadioGroup, Typography } from "@mui/material";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
+import { useEntry } from "../desk/queries";
 import { AskDialog } from "../shared/AskDialog";
 import { onDay } from "../shared/dates";
 import { grouped, isZero, positive } from "../shared/money";
@@ -16,7 +17,10 @@ export function ReturnDialog({ settlement: s, close }: { settlement: Settlement;
   const [debitId, setDebitId] = useState<number | null>(null);
   const [feeId, setFeeId] = useState(0);
   const [owner, setOwner] = useState(0);
+  const [again, setAgain] = useState(true);
   const [why, setWhy] = useState("");
+  const receipt = useEntry(s.entryId ?? undefined);
+  const inOffice = receipt.data?.recorded === true;
   const candidates = useReturnCandidates(entryId, undefined);
   const fees = useReturnCandidates(entryId, debitId);
   const take = useReturn(entryId);
@@ -33,6 +37,7 @@ export function ReturnDialog({ settlement: s, close }: { settlement: Settlement;
         {
           debitId: debit.id,
           feeDebitId: fee?.id,
+          backInPouch: inOffice && again,
           chargeFeeTo: costs && owner !== 0 ? owner : undefined,
           reason: why.trim(),
         },
@@ -115,6 +120,15 @@ export function ReturnDialog({ settlement: s, close }: { settlement: Settlement;
             ))}
           </RadioGroup>
         </>
+      )}
+      {inOffice && (
+        <FormControlLabel
+          sx={{ mt: 1 }}
+          control={
+            <Checkbox size="small" checked={again} onChange={(event) => setAgain(event.target.checked)} />
+          }
+          label="Put it in the pouch again, to be presented once more"
+        />
       )}
       <Why why={why} setWhy={setWhy} go={go} />
     </AskDialog>

@@ -56,7 +56,9 @@ public final class DepositPosting {
   }
 
   /**
-   * The entry of money that the bank took back after it had credited it: it is in the pouch again.
+   * The entry of a receipt that the bank took back after it had credited it: what was to be applied
+   * is gone with the money. Its settlement is reversed by itself; where it is in the pouch again,
+   * it is recorded again.
    */
   public static JournalEntry returned(
       String companyId, HeldReceipt receipt, LocalDate on, String text) {
@@ -65,7 +67,7 @@ public final class DepositPosting {
         on,
         text,
         List.of(
-            JournalLine.of(heldOn(receipt.method()), receipt.amount()),
+            JournalLine.of(AccountRole.RECEIPTS_TO_APPLY, receipt.amount()),
             JournalLine.of(AccountRole.BANK, receipt.amount().negated())));
   }
 

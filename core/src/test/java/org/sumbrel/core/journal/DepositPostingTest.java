@@ -7,10 +7,12 @@ import static org.sumbrel.core.Books.USD;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.joda.money.Money;
@@ -31,6 +33,8 @@ class DepositPostingTest {
   private final List<HeldReceipt> pouch = new ArrayList<>();
   private final Map<Deposit, JournalEntry> made = new java.util.LinkedHashMap<>();
   private int receipts;
+  private final Set<String> gone = new HashSet<>();
+  private Money takenBack = Money.zero(USD);
 
   private void write(JournalEntry entry) {
     entry.lines().forEach(line -> balances.merge(line.role(), line.amount(), Money::plus));
@@ -40,16 +44,9 @@ class DepositPostingTest {
     return balances.getOrDefault(role, Money.zero(USD));
   }
 
-  private void record(Random random) {
+  private void record(PaidBy method, Money amount) {
     var receipt =
-        new HeldReceipt(
-            "r" + receipts++,
-            METHODS[random.nextInt(METHODS.length)],
-            TODAY,
-            Money.ofMinor(USD, 1 + random.nextInt(90_000)),
-            "Somebody",
-            "",
-            Optional.empty());
+        new HeldReceipt("r" + receipts++, method, TODAY, amount, "Somebody", "", Optional.empty());
     pouch.add(receipt);
     write(DepositPosting.recorded("mill", receipt));
   }
@@ -86,23 +83,20 @@ class DepositPostingTest {
     pouch.addAll(last.getKey().receipts());
   }
 
+  /**
+   * A cheque that comes back stays in its deposit; in the pouch it is one that was recorded again.
+   */
   private void returned(Random random) {
     var deposit = List.copyOf(made.keySet()).get(random.nextInt(made.size()));
     var receipt = deposit.receipts().get(0);
+    if (!gone.add(receipt.id())) {
+      return;
+    }
     write(DepositPosting.returned("mill", receipt, TODAY, "Returned"));
-    pouch.add(receipt);
-    var rest = new ArrayList<>(deposit.receipts());
-    rest.remove(receipt);
-    made.remove(deposit);
-    made.put(
-        new Deposit("mill", USD, deposit.on(), rest, deposit.lines()),
-        new JournalEntry(
-            "mill",
-            TODAY,
-            "rest",
-            List.of(
-                JournalLine.of(AccountRole.BANK, Money.ofMinor(USD, 1)),
-                JournalLine.of(AccountRole.BANK, Money.ofMinor(USD, -1)))));
+    takenBack = takenBack.plus(receipt.amount());
+    if (random.nextBoolean()) {
+      record(receipt.method(), receipt.amount());
+    }
   }
 
   @Property(tries = 200)
@@ -110,18 +104,20 @@ class DepositPostingTest {
     balances.clear();
     pouch.clear();
     made.clear();
-    var returns = false;
+    takenBack = Money.zero(USD);
+    gone.clear();
     for (var step = 0; step < 40; step++) {
       switch (random.nextInt(6)) {
-        case 0, 1, 2 -> record(random);
+        case 0, 1, 2 ->
+            record(
+                METHODS[random.nextInt(METHODS.length)],
+                Money.ofMinor(USD, 1 + random.nextInt(90_000)));
         case 3, 4 -> bank(random, TODAY);
         default -> {
-          if (!made.isEmpty() && !returns && random.nextBoolean()) {
+          if (!made.isEmpty() && takenBack.isZero() && random.nextBoolean()) {
             openAgain();
-          } else if (made.keySet().stream().anyMatch(d -> !d.receipts().isEmpty())
-              && made.keySet().stream().allMatch(d -> !d.receipts().isEmpty())) {
+          } else if (!made.isEmpty()) {
             returned(random);
-            returns = true;
           }
         }
       }
@@ -132,7 +128,7 @@ class DepositPostingTest {
       assertThat(balance(AccountRole.PROCESSOR_CLEARING))
           .isEqualTo(MoneySum.of(USD, cards, HeldReceipt::amount));
       assertThat(balance(AccountRole.BANK))
-          .isEqualTo(MoneySum.of(USD, made.keySet(), Deposit::total));
+          .isEqualTo(MoneySum.of(USD, made.keySet(), Deposit::total).minus(takenBack));
       assertThat(MoneySum.of(USD, balances.values(), m -> m)).isEqualTo(Money.zero(USD));
     }
   }

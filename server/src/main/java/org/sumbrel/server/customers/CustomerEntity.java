@@ -71,7 +71,7 @@ public class CustomerEntity {
     return name;
   }
 
-  Long parentId() {
+  public Long parentId() {
     return parentId;
   }
 

@@ -93,6 +93,10 @@ class ReceiptEntity {
     return recordedBy;
   }
 
+  String routing() {
+    return routing;
+  }
+
   Long journalEntryId() {
     return journalEntryId;
   }

@@ -44,8 +44,12 @@ class ReceiptLookup {
       @NotNull @Schema(description = "the early-payment discount earned on the day")
           MoneyView discount) {}
 
+  /** Whoever pays for all of them: the customer, or the parent of several. */
+  record LikelyPayer(@NotNull Long customerId, @NotNull String name) {}
+
   record Found(
       @NotNull List<FoundItem> items,
+      LikelyPayer payer,
       @NotNull @Schema(description = "words that name nothing that is open") List<String> unknown,
       @NotNull MoneyView open,
       @NotNull @Schema(description = "the same less the discounts") MoneyView net) {}
@@ -86,7 +90,24 @@ class ReceiptLookup {
                       MoneyView.of(a.discount()));
                 })
             .toList();
-    return new Found(items, unknown, MoneyView.of(paid.open()), MoneyView.of(paid.net()));
+    return new Found(
+        items, payer(company, names), unknown, MoneyView.of(paid.open()), MoneyView.of(paid.net()));
+  }
+
+  private LikelyPayer payer(Long company, Map<Long, String> owners) {
+    if (owners.size() == 1) {
+      var one = owners.entrySet().iterator().next();
+      return new LikelyPayer(one.getKey(), one.getValue());
+    }
+    var heads =
+        owners.keySet().stream()
+            .map(id -> customers.customer(company, id))
+            .map(c -> c.parentId() == null ? c.id() : c.parentId())
+            .distinct()
+            .toList();
+    return heads.size() == 1
+        ? new LikelyPayer(heads.get(0), customers.customer(company, heads.get(0)).name())
+        : null;
   }
 
   /** The one open item that a word names: its number, its order, or the end of its number. */

@@ -54,6 +54,8 @@ class ReturnController {
           Long feeDebitId,
       @Schema(description = "the customer who owes the fee; null where we bear it")
           Long chargeFeeTo,
+      @Schema(description = "whether a cheque that was banked is in the pouch again")
+          Boolean backInPouch,
       @NotBlank @Size(max = 400) String reason) {}
 
   record ReturnMade(
@@ -92,6 +94,7 @@ class ReturnController {
             call.debitId(),
             call.feeDebitId(),
             call.chargeFeeTo(),
+            Boolean.TRUE.equals(call.backInPouch()),
             call.reason().strip(),
             Actor.of(principal));
     var entry = entries.entry(id);

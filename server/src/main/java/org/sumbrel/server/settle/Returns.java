@@ -35,6 +35,7 @@ class Returns {
   private final Companies companies;
   private final Journal journal;
   private final Proposals proposals;
+  private final BankedReceipts banked;
   private final Clock clock;
 
   Returns(
@@ -46,7 +47,9 @@ class Returns {
       Companies companies,
       Journal journal,
       Proposals proposals,
+      BankedReceipts banked,
       Clock clock) {
+    this.banked = banked;
     this.returned = returned;
     this.settlements = settlements;
     this.posting = posting;
@@ -88,8 +91,13 @@ class Returns {
             : entries.entry(feeDebitId).amount());
   }
 
+  /** The bank account on which the money arrived, straight or in a deposit. */
+  private Long account(BankEntryEntity entry) {
+    return banked.takenTo(entry.id()).orElse(entry.bankAccountId());
+  }
+
   private List<Debit> debits(BankEntryEntity entry) {
-    return entries.debits(entry.bankAccountId(), entry.bookedOn()).stream()
+    return entries.debits(account(entry), entry.bookedOn()).stream()
         .map(d -> new Debit(d.id(), d.bookedOn(), d.amount(), d.payerName() + " " + d.remittance()))
         .toList();
   }
@@ -99,11 +107,18 @@ class Returns {
    *
    * @param feeDebitId the debit of the fee, where the bank booked one of its own; else null
    * @param chargedTo the customer who owes the fee; null where we bear it
+   * @param again whether a cheque that was banked is in the pouch again, to be presented once more
    * @throws org.sumbrel.core.settle.SettlementRefused where less was taken back than had arrived,
    *     or money that was kept on account has been used since
    */
   ReturnedReceiptEntity take(
-      Long entryId, Long debitId, Long feeDebitId, Long chargedTo, String reason, Actor actor) {
+      Long entryId,
+      Long debitId,
+      Long feeDebitId,
+      Long chargedTo,
+      boolean again,
+      String reason,
+      Actor actor) {
     var entry = credit(entryId);
     var debit = debit(entry, debitId);
     var feeDebit = feeDebitId == null ? null : debit(entry, feeDebitId);
@@ -115,6 +130,7 @@ class Returns {
         settlements.findFirstByEntryIdAndStatus(entryId, SettlementEntity.Status.POSTED);
     settlement.ifPresent(s -> posting.reverse(s.id(), "Returned by the bank: " + reason, actor));
     entry.takenBack();
+    banked.tookBack(entryId, again, reason, actor);
     debit.takenBack();
     if (feeDebit != null) {
       feeDebit.takenBack();
@@ -154,7 +170,7 @@ class Returns {
             .map(owner -> ReturnedReceipt.chargedOn(entry.toReceipt(), fee, owner, today))
             .map(owed -> customers.add(owed, (Long) null))
             .orElse(null);
-    var bank = companies.bankAccount(entry.bankAccountId()).ledgerAccountId();
+    var bank = companies.bankAccount(account(entry)).ledgerAccountId();
     var written =
         journal.write(
             Posting.returnFee(company.toString(), fee, debtor, today, text),
@@ -183,7 +199,7 @@ class Returns {
   private BankEntryEntity debit(BankEntryEntity entry, Long id) {
     var debit = entries.entry(id);
     if (debit.status() != BankEntryEntity.Status.DEBIT
-        || !debit.bankAccountId().equals(entry.bankAccountId())) {
+        || !debit.bankAccountId().equals(account(entry))) {
       throw new Conflict(
           "NO_DEBIT",
           "The entry of "

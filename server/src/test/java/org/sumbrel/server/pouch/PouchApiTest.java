@@ -253,6 +253,47 @@ class PouchApiTest {
   }
 
   @Test
+  void opensTheInvoiceAgainWhoseChequeCameBack() {
+    var books = new TestBooks(maren).invoices("512.40");
+    var pays = ",\"text\":\"%s\",\"itemIds\":[%d]".formatted(books.number(0), books.item(0));
+    // the discount of 2 per cent is earned: 512.40 less 10.25
+    var cheque = record("CHEQUE", "502.15", books.customer(), "991", pays);
+    var id = cheque.at("/receipt/id").asText();
+    assertThat(books.open(0)).isEmpty();
+    assertThat(maren.get("/api/entries/" + id + "/return-candidates").body()).isEmpty();
+    var deposit = make(cheque);
+    var bank = shown("502.15", "COUNTER DEPOSIT 0412");
+    tie(deposit.at("/id"), bank, "");
+    var key = "RC" + System.nanoTime();
+    expect(
+        201,
+        maren.drop(
+            "return.csv",
+            "entry_id,booking_date,amount,currency,payer_name,remittance\n"
+                + "%s,2026-05-29,-514.15,USD,,RETURNED CHEQUE 991\n".formatted(key),
+            "?bankAccount=" + account));
+    var debit = maren.get("/api/entries/" + id + "/return-candidates").body().at("/0");
+    assertThat(debit.at("/amount/amount").asText()).isEqualTo("-514.15");
+    var customer = cheque.at("/receipt/settlementId").asText();
+    var owner = maren.get("/api/settlements/" + customer).body().at("/applications/0/customerId");
+    var back =
+        expect(
+                200,
+                maren.post(
+                    "/api/entries/" + id + "/return",
+                    "{\"debitId\":%s,\"chargeFeeTo\":%s,\"backInPouch\":true,\"reason\":\"no cover\"}"
+                        .formatted(debit.at("/id"), owner)))
+            .body();
+    assertThat(back.at("/fee/amount").asText()).isEqualTo("12.00");
+    assertThat(books.open(0)).isEqualTo("512.40");
+    assertThat(maren.get("/api/entries/" + id).text("/status")).isEqualTo("RETURNED");
+    var again = pouch().at("/receipts");
+    assertThat(again.findValuesAsText("reference")).contains("991");
+    assertThat(maren.get("/api/deposits/" + deposit.at("/id").asText()).text("/status"))
+        .isEqualTo("TIED");
+  }
+
+  @Test
   void refusesWhatCannotBeWithTheFigures() {
     assertRefused(receipt("CASH", "0.00", "A", "", ""), 400, "above zero");
     var tomorrow = receipt("CASH", "5.00", "A", "", "").replace("2026-05-28", "2026-05-30");

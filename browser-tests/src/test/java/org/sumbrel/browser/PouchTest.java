@@ -1,0 +1,241 @@
+package org.sumbrel.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page.GetByLabelOptions;
+import com.microsoft.playwright.Page.GetByRoleOptions;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** Receipts in the office: recorded, banked together, recognised at the bank. */
+class PouchTest extends DeskTest {
+
+  private Locator exactly(String label) {
+    return page.getByLabel(label, new GetByLabelOptions().setExact(true));
+  }
+
+  private Locator from() {
+    return page.getByRole(AriaRole.TEXTBOX, new GetByRoleOptions().setName("From").setExact(true));
+  }
+
+  private void pouch() {
+    page.navigate(sumbrel.address() + "/pouch");
+    assertThat(button("^Record$")).isVisible();
+  }
+
+  private void record(String method, String number, String who, String amount) {
+    exactly("Method").selectOption(method);
+    page.getByLabel(Pattern.compile("^(Cheque number|Reference|Batch or slip)$")).fill(number);
+    from().fill(who);
+    exactly("Amount").fill(amount);
+    page.keyboard().press("Enter");
+    assertThat(page.getByText(Pattern.compile("^Recorded: .* of " + amount + " from " + who)))
+        .isVisible();
+  }
+
+  private void tick(String name) {
+    page.getByRole(AriaRole.CHECKBOX, new GetByRoleOptions().setName(name)).check();
+  }
+
+  /** Makes a deposit of what is ticked; gives its address. */
+  private String bank(String slip) {
+    button("^Make a deposit of").click();
+    page.getByLabel("Slip number").fill(slip);
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("slip " + slip)).isVisible();
+    return page.url();
+  }
+
+  /** A credit that the bank shows today. */
+  private void shows(String id, String amount, String text) {
+    drop(
+        "statement-" + id + ".csv",
+        "entry_id,booking_date,amount,currency,payer_name,remittance\n%s,2026-05-29,%s,USD,,%s\n"
+            .formatted(id, amount, text),
+        "1 record, 1 new");
+  }
+
+  @Test
+  void recordsTenChequesByKeyboardAndBanksThem() throws Exception {
+    signIn(page, "maren");
+    var rows = new String[10];
+    for (var n = 0; n < rows.length; n++) {
+      rows[n] = "QT-60" + n + " " + (100 + n) + ".10";
+    }
+    invoices("QTen Bakers", rows);
+    pouch();
+    var keys = 0;
+    for (var n = 0; n < rows.length; n++) {
+      page.keyboard().type("88" + n);
+      page.keyboard().press("Tab");
+      page.keyboard().type("QT-60" + n);
+      page.keyboard().press("Enter");
+      keys += 2;
+      assertThat(
+              page.getByText(
+                  "Recorded: Cheque 88%d of %d.10 from QTen Bakers, pays QT-60%d"
+                      .formatted(n, 100 + n, n)))
+          .isVisible();
+    }
+    assertThat(keys).isLessThanOrEqualTo(4 * rows.length);
+
+    tabTo(page, "^10 cheques");
+    page.keyboard().press("Enter");
+    tabTo(page, "^Make a deposit of 1,046.00");
+    page.keyboard().press("Enter");
+    tabTo(page, "^Count the cash");
+    assertThat(page.getByText("A new deposit")).isVisible();
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("not seen at the bank yet")).isVisible();
+    var address = page.url();
+    var slip =
+        page.waitForDownload(
+            () ->
+                page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("Slip as PDF"))
+                    .click());
+    assertThat(new String(Files.readAllBytes(slip.path()), 0, 5, StandardCharsets.US_ASCII))
+        .isEqualTo("%PDF-");
+
+    shows("QTEN", "1046.00", "COUNTER DEPOSIT");
+    page.navigate(address);
+    assertThat(region("At the bank")).containsText("the amount to the cent");
+    tabTo(page, "^Tie to the bank");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("· tied")).isVisible();
+    assertBooksAreWhole();
+  }
+
+  @Test
+  void explainsADepositThatIsShortByTheCashCount() {
+    signIn(page, "maren");
+    pouch();
+    record("CHEQUE", "7001", "Qshort Deli", "1,880.00");
+    record("CHEQUE", "7002", "Qshort Deli", "1,150.00");
+    record("CHEQUE", "7003", "Qshort Deli", "640.00");
+    record("CASH", "", "Qshort shop", "730.00");
+    for (var name :
+        new String[] {"Cheque 7001", "Cheque 7002", "Cheque 7003", "Cash from Qshort"}) {
+      tick(name);
+    }
+    var address = bank("Q0412");
+    // the cash was 640.00 by the bank's count
+    shows("QSHORT", "4310.00", "COUNTER DEPOSIT Q0412");
+    page.navigate(address);
+    var bank = region("At the bank");
+    assertThat(bank).containsText("90.00 less than this deposit of 4,400.00");
+    assertThat(bank)
+        .containsText("the cash of it is 730.00; if the bank counted 640.00, it agrees");
+    button("^The cash was 90.00 less$").click();
+    assertThat(page.getByText("· tied")).isVisible();
+    assertThat(page.getByText("cash counted otherwise")).isVisible();
+    assertBooksAreWhole();
+    // taken back, the line goes with it
+    page.navigate(address);
+    button("^Untie$").click();
+    assertThat(page.getByText("not seen at the bank yet")).isVisible();
+    assertThat(page.getByText("cash counted otherwise")).hasCount(0);
+    assertBooksAreWhole();
+  }
+
+  @Test
+  void takesADepositInTwoPartsAndACardBatchLessItsFee() {
+    signIn(page, "maren");
+    pouch();
+    record("CHEQUE", "7101", "Qparts Inn", "900.00");
+    record("CHEQUE", "7102", "Qparts Inn", "61.00");
+    tick("Cheque 7101");
+    tick("Cheque 7102");
+    var address = bank("Q0500");
+    shows("QPART1", "900.00", "DEPOSIT Q0500 PART");
+    shows("QPART2", "61.00", "DEPOSIT Q0500 REST");
+    page.navigate(address);
+    assertThat(region("At the bank")).containsText("it is this deposit to the cent");
+    button("^Tie to the bank$").first().click();
+    assertThat(page.getByText("· tied")).isVisible();
+
+    pouch();
+    record("CARD", "Q77", "Qcards shop", "80.00");
+    record("CARD", "Q78", "Qcards shop", "45.50");
+    tick("Card slip Q77");
+    tick("Card slip Q78");
+    var batch = bank("QBATCH9");
+    shows("QCARDS", "110.50", "MERCHANT QBATCH9");
+    page.navigate(batch);
+    assertThat(region("At the bank")).containsText("acquirers are known to keep 15.00");
+    button("^Fee 15.00$").click();
+    assertThat(page.getByText("· tied")).isVisible();
+    assertThat(page.getByText("fee of the acquirer")).isVisible();
+    assertBooksAreWhole();
+  }
+
+  @Test
+  void findsTheForgottenDepositFromTheBankEntry() {
+    signIn(page, "maren");
+    pouch();
+    record("CHEQUE", "7201", "Qforgot Cafe", "412.37");
+    record("CASH", "", "Qforgot shop", "497.79");
+    shows("QFORGOT", "910.16", "qforgot counter deposit");
+    page.navigate(sumbrel.address() + "/waiting/desk");
+    choose(page, "qforgot counter deposit");
+    var deposits = exactly("Deposits it may show");
+    assertThat(deposits).containsText("412.37 and 497.79 in the pouch make exactly this");
+    button("^Make the deposit of 910.16$").click();
+    assertThat(page.getByText("A new deposit")).isVisible();
+    button("^Count the cash by denomination").click();
+    page.getByLabel("Pieces of 100.00").fill("4");
+    page.getByLabel("Pieces of 1.00").fill("97");
+    assertThat(exactly("Cash by denomination")).containsText("0.79 less than the 497.79");
+    button("^Make the deposit").click();
+    assertThat(page.getByText("497.00 was counted: 0.79 less.")).isVisible();
+    page.getByLabel("Pieces of 0.25").fill("3");
+    page.getByLabel("Pieces of 0.01").fill("4");
+    assertThat(exactly("Cash by denomination")).containsText("which is the cash of this deposit");
+    button("^Make the deposit").click();
+    assertThat(page.getByText("Cash counted: 4 × 100.00, 97 × 1.00, 3 × 0.25, 4 × 0.01"))
+        .isVisible();
+    button("^Tie to the bank$").first().click();
+    assertThat(page.getByText("· tied")).isVisible();
+    assertBooksAreWhole();
+  }
+
+  @Test
+  void opensADepositAgainAndReadsACodeLine() {
+    signIn(page, "maren");
+    pouch();
+    page.getByLabel("Cheque number").fill("⑆111000025⑆ 7712004434⑈ 0731");
+    page.keyboard().press("Enter");
+    assertThat(page.getByLabel("Cheque number")).hasValue("731");
+    assertThat(page.getByText("Routing 111000025 checks")).isVisible();
+    from().fill("Qcode Diner");
+    exactly("Amount").fill("55.00");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Recorded: Cheque 731 of 55.00 from Qcode Diner")).isVisible();
+    page.getByLabel("Cheque number").fill("⑆111000026⑆ 1⑈");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("would have to end with 5")).isVisible();
+    pouch();
+    tick("Cheque 731");
+    bank("Q0600");
+    button("^Open again$").click();
+    assertThat(page.getByText("Deposit Q0600, open again")).isVisible();
+    page.getByLabel("Line amount").fill("20");
+    page.getByLabel("Line amount").press("Enter");
+    assertThat(page.getByLabel("Other lines")).containsText("loose cash");
+    button("^Make the deposit").click();
+    assertThat(page.getByText("not seen at the bank yet")).isVisible();
+    assertThat(page.getByRole(AriaRole.MAIN)).containsText("75.00");
+    button("^Open again$").click();
+    button("^Give it up$").click();
+    assertThat(page.getByLabel("In the pouch")).containsText("Cheque 731");
+    button("^Take Cheque 731 out$").click();
+    page.getByLabel("Why", new GetByLabelOptions().setExact(true)).fill("given back");
+    button("^Take it out$").click();
+    assertThat(page.getByText("Cheque 731")).hasCount(0);
+    assertBooksAreWhole();
+  }
+}

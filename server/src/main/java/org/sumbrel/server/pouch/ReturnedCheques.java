@@ -1,0 +1,107 @@
+package org.sumbrel.server.pouch;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.journal.DepositPosting;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.desk.Entries;
+import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.settle.BankedReceipts;
+
+/**
+ * Cheques that came back after they were banked. The receipt stays in its deposit as what it was;
+ * where the cheque is to be presented once more, it is recorded again.
+ */
+@Service
+@Transactional
+class ReturnedCheques implements BankedReceipts {
+
+  private final ReceiptRepository receipts;
+  private final DepositRepository deposits;
+  private final Pouch pouch;
+  private final Entries entries;
+  private final Companies companies;
+  private final Journal journal;
+  private final Clock clock;
+
+  ReturnedCheques(
+      ReceiptRepository receipts,
+      DepositRepository deposits,
+      Pouch pouch,
+      Entries entries,
+      Companies companies,
+      Journal journal,
+      Clock clock) {
+    this.receipts = receipts;
+    this.deposits = deposits;
+    this.pouch = pouch;
+    this.entries = entries;
+    this.companies = companies;
+    this.journal = journal;
+    this.clock = clock;
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public Optional<Long> takenTo(Long entryId) {
+    return receipts
+        .findById(entryId)
+        .map(ReceiptEntity::depositId)
+        .flatMap(deposits::findById)
+        .map(DepositEntity::bankAccountId);
+  }
+
+  @Override
+  public void tookBack(Long entryId, boolean again, String reason, Actor actor) {
+    var receipt = receipts.findById(entryId).orElse(null);
+    if (receipt == null) {
+      return;
+    }
+    var held = receipt.toHeld();
+    var account =
+        takenTo(entryId)
+            .map(companies::bankAccount)
+            .orElseThrow(
+                () ->
+                    new Conflict(
+                        "NOT_BANKED",
+                        held.name()
+                            + " is still in the pouch; the bank cannot have taken it back."));
+    var today = LocalDate.now(clock);
+    journal.write(
+        DepositPosting.returned(
+            receipt.companyId().toString(),
+            held,
+            today,
+            "Returned by the bank: " + held.name() + " from " + held.from() + ", " + reason),
+        account.ledgerAccountId(),
+        actor.name(),
+        null);
+    if (again) {
+      var entry = entries.entry(entryId);
+      pouch.record(
+          receipt.companyId(),
+          new RecordReceipt(
+              held.method(),
+              today,
+              MoneyView.of(held.amount()),
+              entry.payerName(),
+              null,
+              held.reference(),
+              entry.remittance(),
+              receipt.routing(),
+              entry.payerAccount(),
+              null,
+              List.of(),
+              true),
+          actor);
+    }
+  }
+}

@@ -1,0 +1,20 @@
+package org.sumbrel.server.settle;
+
+import java.util.Optional;
+import org.sumbrel.server.access.Actor;
+
+/**
+ * What became of receipts that were recorded in the office, as far as their return is concerned.
+ */
+public interface BankedReceipts {
+
+  /** To which bank account the receipt was taken; empty where the entry is the bank's own. */
+  Optional<Long> takenTo(Long entryId);
+
+  /**
+   * The bank took a receipt back that it had shown.
+   *
+   * @param again whether it is in the pouch again, to be presented once more
+   */
+  void tookBack(Long entryId, boolean again, String reason, Actor actor);
+}
