@@ -46,7 +46,7 @@ export default function DepositView() {
     const asked = (query.get("receipts") ?? "").split(",").filter(Boolean).map(Number);
     return (
       <DepositForm
-        receipts={pouch.data.receipts}
+        receipts={pouch.data.receipts.filter((r) => !r.depositId)}
         chosen={asked}
         asked={{
           bankAccountId: query.get("account") ? Number(query.get("account")) : undefined,
@@ -63,7 +63,7 @@ export default function DepositView() {
       <DepositForm
         key={made.version}
         deposit={made}
-        receipts={[...made.receipts, ...pouch.data.receipts]}
+        receipts={[...made.receipts, ...pouch.data.receipts.filter((r) => !r.depositId)]}
         chosen={[...made.receipts.map((r) => r.id).filter((r) => !out.has(r)), ...put]}
         done={() => void navigate(`/pouch/deposits/${made.id}`, { replace: true })}
         giveUp={() => giveUp.mutate()}

@@ -1,7 +1,7 @@
-import { Alert, Box, Button, Typography } from "@mui/material";
+import { Alert, Box, Button, Link, Typography } from "@mui/material";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { Link as RouterLink, useNavigate } from "react-router";
 import { api, data } from "../api/client";
 import { useBooks, useSession } from "../access/session";
 import { Amount } from "../shared/Amount";
@@ -55,7 +55,7 @@ export default function PouchView() {
     setTicked(
       new Set(
         receipts
-          .filter((r) => (method ? r.method === method : r.method !== "CARD") && !r.heldUntil)
+          .filter((r) => (method ? r.method === method : r.method !== "CARD") && !r.heldUntil && !r.depositId)
           .map((r) => r.id),
       ),
     );
@@ -90,18 +90,25 @@ export default function PouchView() {
               receipts={receipts}
               ticked={ticked}
               tick={books.mayPost ? tick : undefined}
+              locked={(r) => Boolean(r.depositId)}
               act={
                 books.mayPost
                   ? (r) =>
-                      r.status === "WAITING" && (
-                        <Button
-                          color="inherit"
-                          onClick={() => setTaking(r)}
-                          aria-label={`Take ${r.name} out`}
-                          sx={{ py: 0, fontWeight: 400 }}
-                        >
-                          Take out…
-                        </Button>
+                      r.depositId ? (
+                        <Link component={RouterLink} to={`/pouch/deposits/${r.depositId}`}>
+                          in an open deposit
+                        </Link>
+                      ) : (
+                        r.status === "WAITING" && (
+                          <Button
+                            color="inherit"
+                            onClick={() => setTaking(r)}
+                            aria-label={`Take ${r.name} out`}
+                            sx={{ py: 0, fontWeight: 400 }}
+                          >
+                            Take out…
+                          </Button>
+                        )
                       )
                   : undefined
               }

@@ -10,12 +10,15 @@ export function ReceiptTable({
   receipts,
   ticked,
   tick,
+  locked,
   act,
   label,
 }: {
   receipts: Held[];
   ticked?: Set<number>;
   tick?: (id: number) => void;
+  /** Which cannot be ticked. */
+  locked?: (receipt: Held) => boolean;
   /** What can be done with one. */
   act?: (receipt: Held) => ReactNode;
   label: string;
@@ -39,7 +42,11 @@ export function ReceiptTable({
             key={r.id}
             selected={ticked?.has(r.id)}
             onClick={(event) => {
-              if (tick && (event.target as HTMLElement).closest("a, button, input") === null) {
+              if (
+                tick &&
+                !locked?.(r) &&
+                (event.target as HTMLElement).closest("a, button, input") === null
+              ) {
                 tick(r.id);
               }
             }}
@@ -49,6 +56,7 @@ export function ReceiptTable({
                 <Checkbox
                   size="small"
                   checked={ticked?.has(r.id) ?? false}
+                  disabled={locked?.(r)}
                   onChange={() => tick(r.id)}
                   slotProps={{ input: { "aria-label": `${r.name} from ${r.from}` } }}
                 />

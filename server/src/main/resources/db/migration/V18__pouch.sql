@@ -11,6 +11,12 @@ select next value for ledger_account_seq, c.id, '1055', 'Receipts to apply', 'RE
 insert into ledger_account (id, company_id, code, name, role)
 select next value for ledger_account_seq, c.id, '6180', 'Cash differences', 'CASH_DIFFERENCES' from company c;
 
+-- a pouch for each currency in which there is a bank account
+insert into bank_account (id, company_id, name, bank, number, currency, ledger_account_id, version, kind)
+select next value for bank_account_seq, b.company_id, 'The pouch', '', 'pouch ' || b.currency, b.currency,
+  (select min(l.id) from ledger_account l where l.company_id = b.company_id and l.role = 'RECEIPTS_TO_APPLY'), 0, 'POUCH'
+from (select distinct company_id, currency from bank_account) b;
+
 create sequence deposit_seq start with 1 increment by 1;
 
 create table deposit (

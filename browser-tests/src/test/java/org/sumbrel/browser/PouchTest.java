@@ -88,8 +88,8 @@ class PouchTest extends DeskTest {
     page.keyboard().press("Enter");
     tabTo(page, "^Make a deposit of 1,046.00");
     page.keyboard().press("Enter");
-    tabTo(page, "^Count the cash");
     assertThat(page.getByText("A new deposit")).isVisible();
+    tabTo(page, "^Count the cash");
     page.keyboard().press("Control+Enter");
     assertThat(page.getByText("not seen at the bank yet")).isVisible();
     var address = page.url();
@@ -236,6 +236,47 @@ class PouchTest extends DeskTest {
     page.getByLabel("Why", new GetByLabelOptions().setExact(true)).fill("given back");
     button("^Take it out$").click();
     assertThat(page.getByText("Cheque 731")).hasCount(0);
+    assertBooksAreWhole();
+  }
+
+  @Test
+  void opensTheInvoiceAgainWhoseBankedChequeCameBack() {
+    signIn(page, "maren");
+    invoices("QBack Cafe", "QBK-1 318.30");
+    pouch();
+    page.getByLabel("Cheque number").fill("5521");
+    exactly("Invoices it pays").fill("QBK-1");
+    page.keyboard().press("Enter");
+    assertThat(page.getByText("Recorded: Cheque 5521 of 318.30 from QBack Cafe, pays QBK-1"))
+        .isVisible();
+    tick("Cheque 5521");
+    var address = bank("Q0700");
+    shows("QBACK1", "318.30", "COUNTER DEPOSIT Q0700");
+    page.navigate(address);
+    button("^Tie to the bank$").first().click();
+    assertThat(page.getByText("· tied")).isVisible();
+    shows("QBACK2", "-333.30", "RETURNED CHEQUE 5521");
+    page.navigate(address);
+    page.getByLabel("In this deposit").getByText("QBK-1").click();
+    page.getByText("Correct…").click();
+    page.getByRole(
+            AriaRole.MENUITEM,
+            new GetByRoleOptions().setName(Pattern.compile("^Returned by the bank")))
+        .click();
+    page.getByRole(AriaRole.RADIO, new GetByRoleOptions().setName(Pattern.compile("333.30")))
+        .check();
+    page.getByLabel("charge it to QBack Cafe").check();
+    assertThat(page.getByLabel("Put it in the pouch again, to be presented once more")).isChecked();
+    page.getByLabel("Why").fill("no cover");
+    button("^Note the return$").click();
+    assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+    pouch();
+    assertThat(page.getByLabel("In the pouch")).containsText("Cheque 5521");
+    page.navigate(sumbrel.address() + "/posted/customers");
+    page.getByLabel("name or number…").fill("QBack");
+    page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("QBack Cafe")).click();
+    assertThat(page.getByLabel("Open items")).containsText("FEE-");
+    assertThat(page.getByLabel("Open items")).containsText("QBK-1");
     assertBooksAreWhole();
   }
 }

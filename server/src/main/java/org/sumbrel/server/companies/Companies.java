@@ -148,30 +148,44 @@ public class Companies {
       CurrencyUnit currency) {
     var ledger =
         ledgerAccounts.save(new LedgerAccountEntity(company.id(), code, name, AccountRole.BANK));
+    if (bankAccounts
+        .findFirstByCompanyIdAndKindAndCurrency(company.id(), Kind.POUCH, currency.getCode())
+        .isEmpty()) {
+      makePouch(company.id(), currency);
+    }
     return bankAccounts.save(
         new BankAccountEntity(
             company.id(), name, bank, number, currency.getCode(), ledger.id(), Kind.BANK));
   }
 
   /**
-   * The pouch of a company in a currency, made where there is none yet. Its ledger account is not
-   * where the receipts stand but where it is kept what of them is to be applied.
+   * The pouch of a company in a currency. Its ledger account is not where the receipts stand but
+   * where it is kept what of them is to be applied.
+   *
+   * @throws BadRequest where no bank account could take what is in it
    */
-  @Transactional
   public BankAccountEntity pouch(Long companyId, CurrencyUnit currency) {
     return bankAccounts
         .findFirstByCompanyIdAndKindAndCurrency(companyId, Kind.POUCH, currency.getCode())
-        .orElseGet(
+        .orElseThrow(
             () ->
-                bankAccounts.save(
-                    new BankAccountEntity(
-                        companyId,
-                        "The pouch",
-                        "",
-                        "pouch " + currency.getCode(),
-                        currency.getCode(),
-                        accountFor(companyId, AccountRole.RECEIPTS_TO_APPLY),
-                        Kind.POUCH)));
+                new BadRequest(
+                    "There is no bank account in "
+                        + currency
+                        + " to which such a receipt could be taken."));
+  }
+
+  /** Made with the first bank account of its currency. */
+  private void makePouch(Long companyId, CurrencyUnit currency) {
+    bankAccounts.save(
+        new BankAccountEntity(
+            companyId,
+            "The pouch",
+            "",
+            "pouch " + currency.getCode(),
+            currency.getCode(),
+            accountFor(companyId, AccountRole.RECEIPTS_TO_APPLY),
+            Kind.POUCH));
   }
 
   /**

@@ -95,7 +95,10 @@ class DepositTies {
         repository.findByBankAccountIdAndStatus(accountId, Status.MADE).stream()
             .map(this::inTransit)
             .toList(),
-        pouch.inPouch(company, currency).stream().map(ReceiptEntity::toHeld).toList(),
+        pouch.inPouch(company, currency).stream()
+            .filter(r -> r.depositId() == null)
+            .map(ReceiptEntity::toHeld)
+            .toList(),
         companies.policy(company, currency).usualFees());
   }
 

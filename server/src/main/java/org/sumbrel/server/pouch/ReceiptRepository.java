@@ -7,9 +7,13 @@ import org.sumbrel.core.receivables.PaidBy;
 
 interface ReceiptRepository extends JpaRepository<ReceiptEntity, Long> {
 
-  /** What is in the pouch, the oldest first. */
+  /**
+   * What is in the pouch, or in a deposit that is open again and so in the pouch still; the oldest
+   * first.
+   */
   @Query(
-      "select r from ReceiptEntity r where r.companyId = :company and r.depositId is null and r.withdrawnAt is null"
+      "select r from ReceiptEntity r where r.companyId = :company and r.withdrawnAt is null and (r.depositId is null"
+          + " or r.depositId in (select d.id from DepositEntity d where d.status = org.sumbrel.server.pouch.DepositEntity.Status.OPEN))"
           + " and r.currency = :currency order by r.receivedOn, r.id")
   List<ReceiptEntity> inPouch(Long company, String currency);
 

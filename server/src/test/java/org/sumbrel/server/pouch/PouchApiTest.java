@@ -300,6 +300,10 @@ class PouchApiTest {
     assertRefused(tomorrow, 400, "after today");
     assertRefused(
         receipt("CHEQUE", "5.00", "A", "1", ",\"routing\":\"111000026\""), 400, "end with 5");
+    assertRefused(
+        receipt("CASH", "5.00", "A", "", "").replace("USD", "JPY").replace("5.00", "5"),
+        400,
+        "no bank account in JPY");
     assertThat(maren.get("/api/code-line?text=T111000025T 7712004434U 0101").text("/chequeNumber"))
         .isEqualTo("101");
     assertThat(maren.get("/api/code-line?text=12345").status()).isEqualTo(400);

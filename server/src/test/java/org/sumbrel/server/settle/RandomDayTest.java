@@ -30,7 +30,7 @@ import org.sumbrel.server.TestBooks;
 class RandomDayTest {
 
   private static final int CLERKS = 8;
-  private static final int STEPS = 150;
+  private static final int STEPS = 160;
   private static final int INVOICES = 50;
   private static final int CREDITS = 64;
 
@@ -87,6 +87,10 @@ class RandomDayTest {
     var day = new Day(0, 0, 0);
     for (var step = 0; step < STEPS; step++) {
       var reverses = random.nextInt(3) == 0;
+      if (random.nextInt(5) == 0) {
+        assertExplained(overTheCounter(clerk, random, entries, items));
+        continue;
+      }
       var answer =
           reverses
               ? reverse(clerk, random)
@@ -96,6 +100,51 @@ class RandomDayTest {
       day = day.plus(new Day(done && !reverses ? 1 : 0, done && reverses ? 1 : 0, done ? 0 : 1));
     }
     return day;
+  }
+
+  /** Something with receipts in the office or their deposits, whatever comes of it. */
+  private static Clerk.Answer overTheCounter(
+      Clerk clerk, Random random, List<Long> entries, List<Long> items) {
+    var step = random.nextInt(8);
+    if (step < 3) {
+      return clerk.post(
+          "/api/receipts",
+          "{\"method\":\"%s\",\"receivedOn\":\"2026-05-27\",\"amount\":%s,\"from\":\"Random\",\"reference\":\"\",\"itemIds\":[%s]}"
+              .formatted(
+                  List.of("CHEQUE", "CASH", "CARD").get(random.nextInt(3)),
+                  money(amount(1 + random.nextInt(9_000))),
+                  random.nextBoolean() ? "" : items.get(random.nextInt(items.size()))));
+    }
+    if (step < 5) {
+      var ids = new ArrayList<String>();
+      var receipts = clerk.get("/api/receipts").body().at("/receipts");
+      receipts.forEach(
+          r -> {
+            if (random.nextInt(4) == 0) {
+              ids.add(r.at("/id").asText());
+            }
+          });
+      var account = clerk.get("/api/entries/" + entries.get(0)).text("/bankAccountId");
+      return clerk.post(
+          "/api/deposits",
+          "{\"bankAccountId\":%s,\"on\":\"2026-05-28\",\"receiptIds\":[%s],\"lines\":[],\"counted\":[]}"
+              .formatted(account, String.join(",", ids)));
+    }
+    var deposits = clerk.get("/api/deposits?tied=true").body();
+    if (deposits.isEmpty()) {
+      return clerk.get("/api/deposits");
+    }
+    var deposit = deposits.get(random.nextInt(deposits.size())).at("/id").asText();
+    return switch (step + random.nextInt(2)) {
+      case 5 -> clerk.post("/api/deposits/" + deposit + "/opening", "{}");
+      case 6 -> clerk.delete("/api/deposits/" + deposit);
+      case 7 -> clerk.delete("/api/deposits/" + deposit + "/tie");
+      default ->
+          clerk.post(
+              "/api/deposit-ties",
+              "{\"depositIds\":[%s],\"entryIds\":[%d],\"lines\":[]}"
+                  .formatted(deposit, entries.get(random.nextInt(entries.size()))));
+    };
   }
 
   private static Clerk.Answer reverse(Clerk clerk, Random random) {
@@ -127,7 +176,7 @@ class RandomDayTest {
   }
 
   private static void assertExplained(Clerk.Answer answer) {
-    assertThat(answer.status()).as(answer.toString()).isIn(200, 201, 409, 422);
+    assertThat(answer.status()).as(answer.toString()).isIn(200, 201, 204, 409, 422);
     if (answer.status() >= 400) {
       assertThat(answer.text("/detail")).as(answer.toString()).hasSizeGreaterThan(20);
     }
@@ -158,17 +207,39 @@ class RandomDayTest {
                   group by customer_id, currency having sum(minor) <> 0) off
                 """))
         .isZero();
-    assertThat(
-            count(
-                "select coalesce(sum(l.amount_minor), 0) from journal_line l join ledger_account a on a.id ="
-                    + " l.ledger_account_id where a.role = 'BANK'"))
+    assertThat(booked("BANK"))
         .isEqualTo(
             count(
-                "select (select coalesce(sum(received_minor), 0) from settlement where status = 'POSTED')"
-                    + " - (select coalesce(sum(fee_minor), 0) from returned_receipt)"))
+                """
+                select (select coalesce(sum(s.received_minor), 0) from settlement s where s.status = 'POSTED'
+                    and not exists (select 1 from held_receipt h where h.entry_id = s.entry_id))
+                  - (select coalesce(sum(fee_minor), 0) from returned_receipt)
+                  + (select coalesce(sum(total_minor), 0) from deposit where status in ('MADE', 'TIED'))
+                  - (select coalesce(sum(e.amount_minor), 0) from bank_entry e join held_receipt h on h.entry_id = e.id
+                    where e.status = 'RETURNED')
+                """))
+        // or by the bank: what its entries are explained by, and the deposits in transit
         .isEqualTo(
             count(
-                "select coalesce(sum(amount_minor), 0) from bank_entry where status in ('SETTLED', 'RETURNED')"));
+                """
+                select (select coalesce(sum(e.amount_minor), 0) from bank_entry e where e.status in ('SETTLED', 'RETURNED', 'BANKED')
+                    and not exists (select 1 from held_receipt h where h.entry_id = e.id))
+                  + (select coalesce(sum(total_minor - shown_minor), 0) from deposit where status = 'MADE')
+                """));
+    assertThat(booked("RECEIPTS_ON_HAND") + booked("PROCESSOR_CLEARING"))
+        .isEqualTo(
+            count(
+                """
+                select coalesce(sum(h.amount_minor), 0) from held_receipt h left join deposit d on d.id = h.deposit_id
+                where h.withdrawn_at is null and (d.id is null or d.status = 'OPEN')
+                """));
+    assertThat(-booked("RECEIPTS_TO_APPLY"))
+        .isEqualTo(
+            count(
+                """
+                select coalesce(sum(h.amount_minor), 0) from held_receipt h join bank_entry e on e.id = h.entry_id
+                where e.status in ('WAITING', 'SHELVED')
+                """));
     // 5: every cent is somewhere; an entry has one explanation at most
     assertThat(maren.get("/api/cent-trail").body().at("/whole").asBoolean()).isTrue();
     assertThat(
@@ -176,6 +247,14 @@ class RandomDayTest {
                 "select count(*) from (select entry_id from settlement where status = 'POSTED' group by entry_id"
                     + " having count(*) > 1) twice"))
         .isZero();
+  }
+
+  private long booked(String role) {
+    return count(
+        "select coalesce(sum(l.amount_minor), 0) from journal_line l join ledger_account a on a.id ="
+            + " l.ledger_account_id where a.role = '"
+            + role
+            + "'");
   }
 
   private long count(String query) {

@@ -105,7 +105,14 @@ class CentTrailApiTest {
     for (var intake : trail.at("/intakes")) {
       var parts = BigDecimal.ZERO;
       for (var part :
-          List.of("/applied", "/onAccount", "/toAccounts", "/shelved", "/returned", "/waiting")) {
+          List.of(
+              "/applied",
+              "/onAccount",
+              "/toAccounts",
+              "/shelved",
+              "/returned",
+              "/banked",
+              "/waiting")) {
         parts = parts.add(amount(intake.at("/trail"), part));
       }
       assertThat(parts).isEqualByComparingTo(amount(intake.at("/trail"), "/arrived"));
