@@ -12,7 +12,7 @@ import { grouped, isZero, minor, typedAmount } from "../shared/money";
 import { useLookup, usePouchRefresh } from "./queries";
 import { METHODS, type Method } from "./words";
 
-type Found = Schemas["Found"];
+type Found = Schemas["Looked"];
 
 const EMPTY = { number: "", invoices: "", amount: "", from: "", dated: "" };
 

@@ -108,7 +108,7 @@ class ReceiptController {
 
   @GetMapping("/api/receipts/lookup")
   @Operation(summary = "What numbers name, and what it takes to pay it in full on a day")
-  ReceiptLookup.Found lookup(
+  ReceiptLookup.Looked lookup(
       @RequestParam(required = false) Long company,
       @RequestParam(required = false) String currency,
       @RequestParam String words,

@@ -35,7 +35,7 @@ class ReceiptLookup {
     this.companies = companies;
   }
 
-  record FoundItem(
+  record PayableItem(
       @NotNull Long itemId,
       @NotNull String number,
       @NotNull Long customerId,
@@ -47,14 +47,14 @@ class ReceiptLookup {
   /** Whoever pays for all of them: the customer, or the parent of several. */
   record LikelyPayer(@NotNull Long customerId, @NotNull String name) {}
 
-  record Found(
-      @NotNull List<FoundItem> items,
+  record Looked(
+      @NotNull List<PayableItem> items,
       LikelyPayer payer,
       @NotNull @Schema(description = "words that name nothing that is open") List<String> unknown,
       @NotNull MoneyView open,
       @NotNull @Schema(description = "the same less the discounts") MoneyView net) {}
 
-  Found find(Long company, CurrencyUnit currency, String words, LocalDate on) {
+  Looked find(Long company, CurrencyUnit currency, String words, LocalDate on) {
     var named = new LinkedHashMap<Long, OpenItemEntity>();
     var unknown = new ArrayList<String>();
     for (var word : List.of(words.strip().split("[\\s,;]+")).stream().limit(MOST_WORDS).toList()) {
@@ -81,7 +81,7 @@ class ReceiptLookup {
             .map(
                 a -> {
                   var owner = Long.valueOf(a.item().customerId());
-                  return new FoundItem(
+                  return new PayableItem(
                       Long.valueOf(a.item().id()),
                       a.item().number(),
                       owner,
@@ -90,7 +90,7 @@ class ReceiptLookup {
                       MoneyView.of(a.discount()));
                 })
             .toList();
-    return new Found(
+    return new Looked(
         items, payer(company, names), unknown, MoneyView.of(paid.open()), MoneyView.of(paid.net()));
   }
 
