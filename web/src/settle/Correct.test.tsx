@@ -112,6 +112,33 @@ describe("what is posted and wrong", () => {
     });
   });
 
+  it("puts a cheque of the office in the pouch again, unless it is not to be presented once more", async () => {
+    const calls = serverAnswers({
+      "GET /api/entries/12": () => ({ body: { id: 12, recorded: true } }),
+      "GET /api/entries/12/return-candidates": (request) => ({
+        body: request.url.includes("debit=")
+          ? []
+          : [{ id: 21, bookedOn: "2026-05-29", amount: usd("-300.00"), text: "RETURNED CHEQUE" }],
+      }),
+      "GET /api/entries/12/return-cost": () => ({ body: usd("0.00") }),
+      "POST /api/entries/12/return": () => ({ body: { received: usd("300.00"), fee: usd("0.00") } }),
+    });
+    const { user } = show(<SettlementStrip settlement={settlement()} />);
+    await user.click(screen.getByRole("button", { name: "Correct…" }));
+    await user.click(screen.getByRole("menuitem", { name: "Returned by the bank" }));
+    await user.click(await screen.findByRole("radio", { name: /RETURNED CHEQUE/ }));
+    const again = await screen.findByLabelText("Put it in the pouch again, to be presented once more");
+    expect((again as HTMLInputElement).checked).toBe(true);
+    await user.click(again);
+    await user.type(screen.getByLabelText("Why"), "no cover");
+    await user.click(screen.getByRole("button", { name: "Note the return" }));
+    expect(calls.find((c) => c.name === "POST /api/entries/12/return")?.body).toEqual({
+      debitId: 21,
+      backInPouch: false,
+      reason: "no cover",
+    });
+  });
+
   it("says so where no debit can be its return", async () => {
     serverAnswers({ "GET /api/entries/12/return-candidates": () => ({ body: [] }) });
     const { user } = show(<SettlementStrip settlement={settlement()} />);

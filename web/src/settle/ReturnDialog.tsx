@@ -37,7 +37,7 @@ export function ReturnDialog({ settlement: s, close }: { settlement: Settlement;
         {
           debitId: debit.id,
           feeDebitId: fee?.id,
-          backInPouch: inOffice && again,
+          backInPouch: inOffice ? again : undefined,
           chargeFeeTo: costs && owner !== 0 ? owner : undefined,
           reason: why.trim(),
         },
