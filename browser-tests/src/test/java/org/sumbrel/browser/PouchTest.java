@@ -272,6 +272,11 @@ class PouchTest extends DeskTest {
     assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
     pouch();
     assertThat(page.getByLabel("In the pouch")).containsText("Cheque 5521");
+    // the others count what is in the pouch
+    button("^Take Cheque 5521 out$").click();
+    page.getByLabel("Why", new GetByLabelOptions().setExact(true)).fill("the customer pays anew");
+    button("^Take it out$").click();
+    assertThat(page.getByText("Cheque 5521")).hasCount(0);
     page.navigate(sumbrel.address() + "/posted/customers");
     page.getByLabel("name or number…").fill("QBack");
     page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("QBack Cafe")).click();
