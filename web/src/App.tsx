@@ -21,6 +21,7 @@ const TrialBalanceView = lazy(() => import("./journal/TrialBalanceView"));
 const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
 const PouchView = lazy(() => import("./pouch/PouchView"));
 const DepositsView = lazy(() => import("./pouch/DepositsView"));
+const TakingsView = lazy(() => import("./pouch/TakingsView"));
 const DepositView = lazy(() => import("./pouch/DepositView"));
 const PoliciesView = lazy(() => import("./companies/PoliciesView"));
 const ShelvedView = lazy(() => import("./desk/ShelvedView"));
@@ -60,6 +61,7 @@ export function App() {
           <Route path="/waiting/shelved" element={<ShelvedView />} />
           <Route path="/waiting/score" element={<ScoreView />} />
           <Route path="/pouch" element={<PouchView />} />
+          <Route path="/pouch/takings" element={<TakingsView />} />
           <Route path="/pouch/deposits" element={<DepositsView />} />
           <Route path="/pouch/deposits/:depositId" element={<DepositView />} />
           <Route path="/posted/customers" element={<CustomersView />} />

@@ -12,6 +12,7 @@ import { BankText } from "./BankText";
 import { BatchParts } from "./BatchParts";
 import { Differences } from "./Differences";
 import { takingAmount, tallyOf, type Draft, type Entry, type Preview } from "./drafts";
+import { PictureOf } from "../pouch/ChequePicture";
 import { EntryDeposits } from "../pouch/EntryDeposits";
 import { Explanations } from "./Explanations";
 import { RememberPayer } from "./RememberPayer";
@@ -75,6 +76,7 @@ export function ReceiptPane({
         </Box>
       </Box>
       <BankText entry={entry} />
+      <PictureOf entry={entry} />
       <BatchParts entry={entry} />
       <Advice entry={entry} readOnly={readOnly} />
       {!entry.recorded && <EntryDeposits entry={entry} />}

@@ -28,6 +28,7 @@ const BECAME: Record<NonNullable<Found["status"]>, string> = {
   PENDING: "announced",
   RETURNED: "taken back by the bank",
   BANKED: "a deposit",
+  SOLD: "a sale on the spot",
   WITHDRAWN: "withdrawn",
 };
 

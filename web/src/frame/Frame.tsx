@@ -29,6 +29,7 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
   ],
   pouch: [
     { to: "/pouch", name: "Receipts in hand" },
+    { to: "/pouch/takings", name: "Over the counter" },
     { to: "/pouch/deposits", name: "Deposits" },
   ],
   posted: [
@@ -143,7 +144,7 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
             </TakeIn>
           </Box>
         </Box>
-        <KeysDialog open={keysShown} close={() => setKeysShown(false)} />
+        <KeysDialog tile={tile} open={keysShown} close={() => setKeysShown(false)} />
         <UndoKey />
       </UndoSteps>
     </BooksContext.Provider>

@@ -1,6 +1,6 @@
 import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
 
-const KEYS: [string, string][] = [
+const DESK: [string, string][] = [
   ["J  K", "next and previous waiting entry"],
   ["X", "select the entry, for posting several at once"],
   ["1 – 5", "take an explanation as the draft"],
@@ -18,13 +18,24 @@ const KEYS: [string, string][] = [
   ["?", "this list"],
 ];
 
-/** The keys of the desk. */
-export function KeysDialog({ open, close }: { open: boolean; close: () => void }) {
+const POUCH: [string, string][] = [
+  ["Enter", "record the receipt; its fields are empty for the next"],
+  ["Tab", "the next field; the day and the method stay as they are"],
+  ["Space", "tick a receipt where the focus is on its box"],
+  ["A", "tick all that can be carried to the bank"],
+  ["B", "bank what is ticked: make a deposit of it"],
+  ["Ctrl + Enter", "make the deposit, book the till’s day"],
+  ["?", "this list"],
+];
+
+/** The keys of the view: of the pouch there, of the desk elsewhere. */
+export function KeysDialog({ tile, open, close }: { tile: string; open: boolean; close: () => void }) {
+  const keys = tile === "pouch" ? POUCH : DESK;
   return (
     <Dialog open={open} onClose={close} maxWidth="xs" fullWidth>
       <DialogTitle>Keys</DialogTitle>
       <DialogContent>
-        {KEYS.map(([key, what]) => (
+        {keys.map(([key, what]) => (
           <Box key={key} sx={{ display: "flex", py: 0.6, borderBottom: 1, borderColor: "divider" }}>
             <Box className="figure" sx={{ width: 120, fontWeight: 700 }}>
               {key}

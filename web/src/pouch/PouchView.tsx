@@ -5,12 +5,14 @@ import { Link as RouterLink, useNavigate } from "react-router";
 import { api, data } from "../api/client";
 import { useBooks, useSession } from "../access/session";
 import { Amount } from "../shared/Amount";
+import { useKeys } from "../frame/keys";
 import { AskWhy } from "./AskWhy";
 import { count } from "../shared/dates";
 import { grouped, minor, ofMinor } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
 import { usePouch, usePouchRefresh } from "./queries";
-import { OnHand, RecordReceipt } from "./RecordReceipt";
+import { RecordReceipt } from "./RecordReceipt";
+import { OnHand } from "./RecordedSoFar";
 import { ReceiptTable } from "./ReceiptTable";
 import { MANY, type Held, type Method } from "./words";
 
@@ -31,6 +33,14 @@ export default function PouchView() {
       void refresh();
     },
   });
+  const bank = () =>
+    ticked.size > 0 && void navigate(`/pouch/deposits/new?receipts=${[...ticked].join(",")}`);
+  const carried = (method?: Method) =>
+    (pouch.data?.receipts ?? []).filter(
+      (r) => (method ? r.method === method : r.method !== "CARD") && !r.heldUntil && !r.depositId,
+    );
+  const all = (method?: Method) => setTicked(new Set(carried(method).map((r) => r.id)));
+  useKeys({ a: () => all(), b: bank });
   if (pouch.error && !pouch.data) {
     return <Failed error={pouch.error} retry={() => void pouch.refetch()} />;
   }
@@ -51,14 +61,6 @@ export default function PouchView() {
       }
       return now;
     });
-  const all = (method?: Method) =>
-    setTicked(
-      new Set(
-        receipts
-          .filter((r) => (method ? r.method === method : r.method !== "CARD") && !r.heldUntil && !r.depositId)
-          .map((r) => r.id),
-      ),
-    );
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       {books.mayPost && <RecordReceipt today={session.data.businessDate} />}
@@ -136,11 +138,8 @@ export default function PouchView() {
             None
           </Button>
           <Box sx={{ flex: 1 }} />
-          <Button
-            variant="contained"
-            onClick={() => void navigate(`/pouch/deposits/new?receipts=${chosen.map((r) => r.id).join(",")}`)}
-          >
-            Make a deposit of {grouped(total)}
+          <Button variant="contained" onClick={bank}>
+            Make a deposit of {grouped(total)}&nbsp;<span className="figure">B</span>
           </Button>
         </Box>
       )}

@@ -1,6 +1,7 @@
 import { Box, Checkbox, Link, Table, TableBody, TableCell, TableHead, TableRow } from "@mui/material";
 import type { ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
+import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
 import type { Held } from "./words";
@@ -23,6 +24,7 @@ export function ReceiptTable({
   act?: (receipt: Held) => ReactNode;
   label: string;
 }) {
+  const books = useBooks();
   return (
     <Table size="small" aria-label={label}>
       <TableHead>
@@ -64,6 +66,20 @@ export function ReceiptTable({
             )}
             <TableCell className="figure" sx={{ whiteSpace: "nowrap" }}>
               {r.name}
+              {r.pictureId && (
+                <>
+                  {" "}
+                  <Link
+                    href={`/api/receipts/pictures/${r.pictureId}?company=${books.company}`}
+                    target="_blank"
+                    rel="noreferrer"
+                    aria-label={`Picture of ${r.name}`}
+                    sx={{ fontSize: 12 }}
+                  >
+                    picture
+                  </Link>
+                </>
+              )}
             </TableCell>
             <TableCell>{r.from}</TableCell>
             <TableCell sx={{ whiteSpace: "nowrap" }}>
@@ -90,6 +106,10 @@ export function ReceiptTable({
                   className="figure"
                 >
                   {pays(r)}
+                </Link>
+              ) : r.takingsId ? (
+                <Link component={RouterLink} to="/pouch/takings" color="inherit" underline="hover">
+                  a sale on the spot
                 </Link>
               ) : (
                 <Link component={RouterLink} to={`/waiting/desk/${r.id}`}>

@@ -92,4 +92,55 @@ describe("recording a receipt", () => {
     expect(await screen.findByText(/waits on the desk\. It waits\./)).toBeTruthy();
     expect(bodies(calls).at(-1)).toMatchObject({ again: true, amount: usd("90.00") });
   });
+
+  it("proposes what payer and amount may pay, and takes the numbers that are pressed", async () => {
+    const calls = serverAnswers({
+      "GET /api/receipts/proposals": () => ({
+        body: [
+          { numbers: ["LM-7"], odds: "about 94 in 100", says: "the amount is the open balance", whole: true },
+          { numbers: ["LM-8", "LM-9"], odds: "about 5 in 100", says: "", whole: false },
+        ],
+      }),
+      "GET /api/receipts/lookup": () => ({ body: FOUND }),
+      "POST /api/receipts": () => ({ status: 201, body: { receipt: HELD, left: null } }),
+    });
+    const { user } = show(<RecordReceipt today="2026-05-29" />);
+    await user.type(screen.getByLabelText("From"), "Vale Bread");
+    expect(calls.some((c) => c.name === "GET /api/receipts/proposals")).toBe(false);
+    await user.type(screen.getByLabelText("Amount"), "98");
+    await user.click(await screen.findByRole("button", { name: "It pays LM-7" }));
+    expect((screen.getByLabelText("Invoices it pays") as HTMLInputElement).value).toBe("LM-7");
+    expect(screen.queryByRole("group", { name: "What it may pay" })).toBeNull();
+    await screen.findByText(/100.00 less discount/);
+    await user.click(screen.getByRole("button", { name: "Record" }));
+    await screen.findByText(/Recorded: Cheque 58/);
+    expect(bodies(calls)[0]).toMatchObject({ from: "Vale Bread", itemIds: [11] });
+  });
+
+  it("books a sale on the spot as sale and receipt in one", async () => {
+    const calls = serverAnswers({
+      "GET /api/ledger-accounts": () => ({ body: [] }),
+      "GET /api/tax-codes": () => ({ body: [{ code: "SALES6", name: "Sales tax 6 %", percent: 6 }] }),
+      "POST /api/takings": () => ({
+        status: 201,
+        body: { id: 1, name: "Two sacks", sold: usd("53.00"), tax: usd("3.00"), paid: [] },
+      }),
+    });
+    const { user } = show(<RecordReceipt today="2026-05-29" />);
+    await user.selectOptions(screen.getByLabelText("Method"), "CASH");
+    await user.click(screen.getByRole("button", { name: "A sale on the spot…" }));
+    await user.type(screen.getByLabelText("What was sold"), "Two sacks");
+    await user.type(screen.getByLabelText("Amount"), "53");
+    await screen.findByRole("option", { name: "Sales tax 6 %" });
+    await user.selectOptions(screen.getByLabelText("Tax in the sale"), "SALES6");
+    await user.click(screen.getByRole("button", { name: "Record" }));
+    expect(await screen.findByText("Booked as sold: 53.00, Two sacks, 3.00 tax in it.")).toBeTruthy();
+    expect(calls.find((c) => c.name === "POST /api/takings")?.body).toEqual({
+      on: "2026-05-29",
+      name: "Two sacks",
+      sales: [{ amount: usd("53.00"), taxCode: "SALES6" }],
+      paid: [{ method: "CASH", amount: usd("53.00"), reference: "", from: "" }],
+    });
+    expect(bodies(calls)).toHaveLength(0);
+  });
 });

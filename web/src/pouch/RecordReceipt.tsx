@@ -1,18 +1,20 @@
-import { Alert, Box, Button, TextField, Typography } from "@mui/material";
+import { Alert, Box, Button, TextField } from "@mui/material";
 import { useMutation } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { api, data, Refusal, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
+import { taxOptions, useChart } from "../desk/queries";
 import { useSoon } from "../frame/useSoon";
-import { Amount } from "../shared/Amount";
 import { Choice } from "../shared/Choice";
-import { onDay } from "../shared/dates";
 import { FigureField } from "../shared/FigureField";
 import { grouped, isZero, minor, typedAmount } from "../shared/money";
+import { ChequePicture } from "./ChequePicture";
 import { useLookup, usePouchRefresh } from "./queries";
+import { Quiet } from "./Quiet";
+import { Pays, Recorded } from "./RecordedSoFar";
+import { ScanCheque } from "./ScanCheque";
 import { METHODS, type Method } from "./words";
-
-type Found = Schemas["Looked"];
+import { WouldPay } from "./WouldPay";
 
 const EMPTY = { number: "", invoices: "", amount: "", from: "", dated: "" };
 
@@ -29,16 +31,28 @@ export function RecordReceipt({ today }: { today: string }) {
   const [routing, setRouting] = useState({ routing: "", account: "" });
   const [recorded, setRecorded] = useState<Schemas["RecordedView"] | null>(null);
   const [ahead, setAhead] = useState(false);
+  const [picture, setPicture] = useState<number>();
+  const [sale, setSale] = useState({ on: false, taxCode: "" });
+  const [sold, setSold] = useState<Schemas["TakingsView"] | null>(null);
   const first = useRef<HTMLInputElement>(null);
   const put = (part: Partial<typeof EMPTY>) => setForm((before) => ({ ...before, ...part }));
 
-  const lookup = useLookup(form.invoices.trim(), receivedOn);
-  const found = form.invoices.trim() === "" ? undefined : lookup.data;
+  const chart = useChart(sale.on);
+  const lookup = useLookup(sale.on ? "" : form.invoices.trim(), receivedOn);
+  const found = form.invoices.trim() === "" || sale.on ? undefined : lookup.data;
   const zero = { amount: "0.00", currency: books.currency };
   const typed = form.amount.trim() === "" ? null : typedAmount(form.amount, zero);
   const amount = typed ?? (form.amount.trim() === "" && found && !isZero(found.net) ? found.net : null);
   const payer = found?.payer ?? undefined;
 
+  const emptied = () => {
+    setForm(EMPTY);
+    setAhead(false);
+    setRouting({ routing: "", account: "" });
+    setPicture(undefined);
+    first.current?.focus();
+    void refresh();
+  };
   const send = useMutation({
     mutationFn: async (again: boolean) =>
       data(
@@ -56,17 +70,34 @@ export function RecordReceipt({ today }: { today: string }) {
             drawerAccount: routing.account,
             heldUntil: form.dated || undefined,
             itemIds: found?.items.map((item) => item.itemId) ?? [],
+            pictureId: picture,
             again,
           },
         }),
       ),
     onSuccess: (result) => {
+      setSold(null);
       setRecorded(result);
-      setForm(EMPTY);
-      setAhead(false);
-      setRouting({ routing: "", account: "" });
-      first.current?.focus();
-      void refresh();
+      emptied();
+    },
+  });
+  const sell = useMutation({
+    mutationFn: async () =>
+      data(
+        await api.POST("/api/takings", {
+          params: { query: { company: books.company } },
+          body: {
+            on: receivedOn,
+            name: form.invoices.trim() || "A sale on the spot",
+            sales: [{ amount: amount ?? zero, taxCode: sale.taxCode || undefined }],
+            paid: [{ method, amount: amount ?? zero, reference: form.number.trim(), from: form.from.trim() }],
+          },
+        }),
+      ),
+    onSuccess: (result) => {
+      setRecorded(null);
+      setSold(result);
+      emptied();
     },
   });
   const readCode = useMutation({
@@ -79,14 +110,17 @@ export function RecordReceipt({ today }: { today: string }) {
   });
   const codeLine = method === "CHEQUE" && /[⑆⑈tu]/i.test(form.number);
   // numbers are looked up before anything is recorded by them
-  const ready =
-    amount !== null && minor(amount) > 0 && (form.invoices.trim() === "" || found !== undefined) && !codeLine;
+  const named = sale.on || form.invoices.trim() === "";
+  const ready = amount !== null && minor(amount) > 0 && (named || found !== undefined) && !codeLine;
+  const sending = send.isPending || sell.isPending;
   // pressed before the numbers were looked up, it records as soon as they are
-  const record = useSoon(form.invoices, ready && !send.isPending, () => send.mutate(false));
+  const record = useSoon(form.invoices, ready && !sending, () =>
+    sale.on ? sell.mutate() : send.mutate(false),
+  );
   const go = () => {
     if (codeLine) {
       readCode.mutate(form.number);
-    } else if (ready || (form.invoices.trim() !== "" && found === undefined)) {
+    } else if (ready || (!named && found === undefined)) {
       record();
     }
   };
@@ -132,10 +166,10 @@ export function RecordReceipt({ today }: { today: string }) {
           slotProps={{ htmlInput: { className: "figure" } }}
         />
         <TextField
-          label="Invoices it pays"
+          label={sale.on ? "What was sold" : "Invoices it pays"}
           value={form.invoices}
           onChange={(event) => put({ invoices: event.target.value })}
-          slotProps={{ htmlInput: { className: "figure" } }}
+          slotProps={{ htmlInput: { className: sale.on ? undefined : "figure" } }}
         />
         <TextField
           label="From"
@@ -152,12 +186,13 @@ export function RecordReceipt({ today }: { today: string }) {
           hint={found && !isZero(found.net) ? grouped(found.net) : undefined}
           strong
         />
-        <Button type="submit" variant="contained" disabled={send.isPending} sx={{ minHeight: 34 }}>
+        <Button type="submit" variant="contained" disabled={sending} sx={{ minHeight: 34 }}>
           Record
         </Button>
       </Box>
       <Box sx={{ display: "flex", gap: 2, alignItems: "center", mt: 1, minHeight: 28, fontSize: 13 }}>
         {method === "CHEQUE" &&
+          !sale.on &&
           (ahead ? (
             <TextField
               label="Dated ahead"
@@ -169,19 +204,40 @@ export function RecordReceipt({ today }: { today: string }) {
               sx={{ width: 150 }}
             />
           ) : (
-            <Button
-              color="inherit"
-              onClick={() => setAhead(true)}
-              sx={{ p: 0, minWidth: 0, fontWeight: 400, fontSize: 13 }}
-            >
-              Dated ahead…
-            </Button>
+            <Quiet onClick={() => setAhead(true)}>Dated ahead…</Quiet>
           ))}
+        {method !== "TRANSFER" &&
+          (sale.on ? (
+            <>
+              <Choice
+                label="Tax in the sale"
+                value={sale.taxCode}
+                options={taxOptions(chart.data, "no tax in it")}
+                choose={(taxCode) => setSale({ on: true, taxCode })}
+              />
+              <Quiet onClick={() => setSale({ on: false, taxCode: "" })}>Not a sale</Quiet>
+            </>
+          ) : (
+            <Quiet onClick={() => setSale({ on: true, taxCode: sale.taxCode })}>A sale on the spot…</Quiet>
+          ))}
+        {method === "CHEQUE" && (
+          <ScanCheque
+            scanned={(cheque) => {
+              setPicture(cheque.pictureId);
+              put({ number: cheque.codeLine });
+              readCode.mutate(cheque.codeLine);
+            }}
+          />
+        )}
         <Box role="status" sx={{ flex: 1, color: "text.secondary" }}>
           {found ? (
             <Pays found={found} amount={amount} />
+          ) : sold ? (
+            `Booked as sold: ${grouped(sold.sold)}, ${sold.name}${isZero(sold.tax) ? "" : `, ${grouped(sold.tax)} tax in it`}.`
           ) : recorded ? (
             <Recorded recorded={recorded} />
+          ) : sale.on ? (
+            "Enter books the sale and its receipt in one."
           ) : (
             "Enter records it. Numbers of invoices make the amount; a code line gives number and account."
           )}
@@ -194,7 +250,17 @@ export function RecordReceipt({ today }: { today: string }) {
           )}
         </Box>
       </Box>
-      {(send.error ?? readCode.error) && (
+      {named && !sale.on && (
+        <WouldPay
+          amount={form.amount.trim() === "" ? null : typed}
+          on={receivedOn}
+          from={form.from.trim()}
+          drawerAccount={routing.account}
+          take={(numbers) => put({ invoices: numbers.join(" ") })}
+        />
+      )}
+      {picture !== undefined && <ChequePicture id={picture} of="the cheque on the scanner" />}
+      {(send.error ?? sell.error ?? readCode.error) && (
         <Alert
           severity={double ? "warning" : "error"}
           variant="outlined"
@@ -207,76 +273,9 @@ export function RecordReceipt({ today }: { today: string }) {
             )
           }
         >
-          {(send.error ?? readCode.error)?.message}
+          {(send.error ?? sell.error ?? readCode.error)?.message}
         </Alert>
       )}
     </Box>
-  );
-}
-
-/** What the numbers name, and whether the amount pays it. */
-function Pays({ found, amount }: { found: Found; amount: Schemas["MoneyView"] | null }) {
-  const discount = minor(found.open) - minor(found.net);
-  const agrees =
-    amount !== null && (minor(amount) === minor(found.net) || minor(amount) === minor(found.open));
-  return (
-    <>
-      {found.items.map((item, n) => (
-        <span key={item.itemId}>
-          {n > 0 && ", "}
-          <span className="figure">{item.number}</span> {grouped(item.open)} {item.customerName}
-        </span>
-      ))}
-      {found.items.length > 0 && discount > 0 && (
-        <>
-          {" · "}
-          {grouped(found.open)} less discount is <Amount of={found.net} />
-        </>
-      )}
-      {found.items.length > 1 && discount === 0 && (
-        <>
-          {" · together "}
-          <Amount of={found.open} />
-        </>
-      )}
-      {found.unknown.length > 0 && (
-        <Box component="span" sx={{ color: "error.main" }}>
-          {found.items.length > 0 && " · "}
-          {found.unknown.join(", ")} names nothing that is open
-        </Box>
-      )}
-      {found.items.length > 0 && amount !== null && !agrees && (
-        <Box component="span" sx={{ color: "primary.main" }}>
-          {" · "}
-          {grouped(amount)} is not that; it will wait on the desk
-        </Box>
-      )}
-    </>
-  );
-}
-
-function Recorded({ recorded }: { recorded: Schemas["RecordedView"] }) {
-  const { receipt, left } = recorded;
-  return (
-    <>
-      Recorded: {receipt.name} of {grouped(receipt.amount)} from {receipt.from}
-      {receipt.settlementId ? `, pays ${receipt.pays.join(", ")}` : ", waits on the desk"}
-      {receipt.heldUntil && `, held until ${onDay(receipt.heldUntil)}`}.{left && ` ${left}`}
-    </>
-  );
-}
-
-/** A sentence under the list: the books say the same. */
-export function OnHand({ pouch }: { pouch: Schemas["PouchView"] }) {
-  const same = pouch.onHand.amount === pouch.inBooks.amount;
-  return (
-    <Typography
-      variant="body2"
-      role={same ? undefined : "alert"}
-      sx={{ color: same ? "text.secondary" : "error.main" }}
-    >
-      Receipts on hand in the books: <Amount of={pouch.inBooks} />
-      {same ? ", the same as here." : `, though ${grouped(pouch.onHand)} is here.`}
-    </Typography>
   );
 }

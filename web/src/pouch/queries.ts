@@ -78,6 +78,74 @@ export function useLookup(words: string, on: string) {
   });
 }
 
+/** What was recorded of an entry of the pouch. */
+export function useReceiptOf(entryId: number, recorded: boolean) {
+  return useQuery({
+    queryKey: ["receipt-of", entryId],
+    enabled: recorded,
+    queryFn: async () =>
+      data(await api.GET("/api/entries/{id}/receipt", { params: { path: { id: entryId } } })),
+  });
+}
+
+/** What a receipt that is being recorded would pay; asked once who paid and how much is there. */
+export function useWouldPay(
+  about: { amount: string; on: string; from: string; drawerAccount: string } | null,
+) {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["would-pay", books.company, books.currency, about],
+    enabled: about !== null,
+    queryFn: async () =>
+      data(
+        await api.GET("/api/receipts/proposals", {
+          params: {
+            query: {
+              company: books.company,
+              currency: books.currency,
+              amount: about?.amount ?? "",
+              on: about?.on ?? "",
+              from: about?.from,
+              drawerAccount: about?.drawerAccount,
+            },
+          },
+        }),
+      ),
+  });
+}
+
+/** What was sold on the spot, the latest first. */
+export function useTakings() {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["takings", books.company, books.currency],
+    refetchInterval: OTHERS_WORK,
+    queryFn: async () =>
+      data(
+        await api.GET("/api/takings", {
+          params: { query: { company: books.company, currency: books.currency } },
+        }),
+      ),
+  });
+}
+
+/** What takings would write into the books, or why they cannot be booked. */
+export function useTakingsPreview(call: Schemas["RecordTakings"] | null) {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["takings-preview", books.company, call],
+    enabled: call !== null,
+    retry: false,
+    queryFn: async () =>
+      data(
+        await api.POST("/api/takings/preview", {
+          params: { query: { company: books.company } },
+          body: call as Schemas["RecordTakings"],
+        }),
+      ),
+  });
+}
+
 /** Everything that a receipt or a deposit changes is asked for again. */
 export function usePouchRefresh() {
   const queries = useQueryClient();
@@ -85,9 +153,16 @@ export function usePouchRefresh() {
   return () =>
     Promise.all([
       refresh(),
-      ...["pouch", "deposits", "deposit", "deposit-matches", "entry-deposits", "receipt-lookup"].map((key) =>
-        queries.invalidateQueries({ queryKey: [key] }),
-      ),
+      ...[
+        "pouch",
+        "deposits",
+        "deposit",
+        "deposit-matches",
+        "entry-deposits",
+        "takings",
+        "receipt-lookup",
+        "would-pay",
+      ].map((key) => queries.invalidateQueries({ queryKey: [key] })),
     ]);
 }
 

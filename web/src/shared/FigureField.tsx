@@ -2,6 +2,8 @@ import { TextField } from "@mui/material";
 
 interface Props {
   label: string;
+  /** What it is called where the label alone is not enough: one of several alike. */
+  named?: string;
   text: string;
   type: (text: string) => void;
   valid: boolean;
@@ -40,7 +42,7 @@ export function FigureField(props: Props) {
       slotProps={{
         inputLabel: { shrink: props.hint !== undefined || undefined },
         htmlInput: {
-          "aria-label": label,
+          "aria-label": props.named ?? label,
           className: "figure",
           style: {
             textAlign: "right",

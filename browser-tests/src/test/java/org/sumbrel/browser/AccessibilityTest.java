@@ -47,7 +47,7 @@ class AccessibilityTest extends BrowserTest {
     try (var sumbrel = RunningSumbrel.withDemoBooks()) {
       page.navigate(sumbrel.address());
       assertThat(page.getByLabel("User")).isVisible();
-      assertNothingSerious("sign-in");
+      assertNothingSerious("sign-in", ColorScheme.LIGHT);
       page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName("osric").setExact(true))
           .click();
       assertThat(page.getByLabel("Flow of the day")).isVisible();
@@ -61,7 +61,7 @@ class AccessibilityTest extends BrowserTest {
           if (view.equals("/waiting/desk")) {
             assertThat(page.getByText("Posting writes")).isVisible();
           }
-          assertNothingSerious(view + " " + light);
+          assertNothingSerious(view, light);
         }
         page.navigate(sumbrel.address() + "/posted/customers");
         page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("Café Tamarisk")).click();
@@ -70,7 +70,7 @@ class AccessibilityTest extends BrowserTest {
           page.mouse().move(5, 700);
           assertThat(page.getByLabel("Loading", new GetByLabelOptions().setExact(true)))
               .hasCount(0);
-          assertNothingSerious("a customer: " + side + " " + light);
+          assertNothingSerious("a customer: " + side, light);
         }
         page.navigate(sumbrel.address() + "/arrived/profiles");
         page.getByLabel("Sample to explain")
@@ -80,24 +80,24 @@ class AccessibilityTest extends BrowserTest {
                     "text/csv",
                     "Jour;Somme\n03/04/2026;1,50\n".getBytes(StandardCharsets.UTF_8)));
         assertThat(page.getByText("What the first rows become").first()).isVisible();
-        assertNothingSerious("a profile by example " + light);
+        assertNothingSerious("a profile by example", light);
         page.navigate(sumbrel.address() + "/arrived/intake");
         for (var dialog : List.of("Paste an advice…", "Type entries…")) {
           page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(dialog)).click();
           assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
-          assertNothingSerious(dialog + " " + light);
+          assertNothingSerious(dialog, light);
           page.keyboard().press("Escape");
           assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
         }
         page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("customers.csv")).click();
         assertThat(page.getByText("The file as it came")).isVisible();
-        assertNothingSerious("an intake " + light);
+        assertNothingSerious("an intake", light);
         page.navigate(sumbrel.address() + "/waiting/desk");
         assertThat(page.getByText("Posting writes")).isVisible();
         for (var key : List.of("l", "a", "n", "s")) {
           page.keyboard().press(key);
           assertThat(page.getByRole(AriaRole.DIALOG)).isVisible();
-          assertNothingSerious("dialog " + key + " " + light);
+          assertNothingSerious("dialog " + key, light);
           page.keyboard().press("Escape");
           assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
         }
@@ -105,13 +105,16 @@ class AccessibilityTest extends BrowserTest {
     }
   }
 
-  private void assertNothingSerious(String where) {
+  /** Roles and labels are the same in the dark; only the colours are others. */
+  private void assertNothingSerious(String where, ColorScheme light) {
     // a colour that is still fading in is none that anybody reads
     page.evaluate(
         "() => Promise.all(document.getAnimations()"
             + ".filter(a => a.effect.getComputedTiming().endTime !== Infinity).map(a => a.finished))");
     var found =
-        new AxeBuilder(page)
+        (light == ColorScheme.LIGHT
+                ? axe()
+                : axe().withRules(List.of("color-contrast", "link-in-text-block")))
             .analyze().getViolations().stream()
                 .filter(rule -> SERIOUS.contains(rule.getImpact()))
                 .map(
@@ -125,6 +128,11 @@ class AccessibilityTest extends BrowserTest {
                                 .limit(3)
                                 .toList())
                 .toList();
-    assertThat(found).as(where).isEmpty();
+    assertThat(found).as(where + " " + light).isEmpty();
+  }
+
+  /** Without a page of its own for each look: nothing here stands in a frame of another origin. */
+  private AxeBuilder axe() {
+    return new AxeBuilder(page).setLegacyMode(true);
   }
 }

@@ -7,8 +7,11 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page.GetByLabelOptions;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -84,9 +87,11 @@ class PouchTest extends DeskTest {
     }
     assertThat(keys).isLessThanOrEqualTo(4 * rows.length);
 
-    tabTo(page, "^10 cheques");
+    // those of the demo are cheques too, but for the one that is dated ahead
+    var all = chequesInHand();
+    tabTo(page, "^\\d+ cheques");
     page.keyboard().press("Enter");
-    tabTo(page, "^Make a deposit of 1,046.00");
+    tabTo(page, "^Make a deposit of " + "%,.2f".formatted(all));
     page.keyboard().press("Enter");
     assertThat(page.getByText("A new deposit")).isVisible();
     tabTo(page, "^Count the cash");
@@ -101,13 +106,24 @@ class PouchTest extends DeskTest {
     assertThat(new String(Files.readAllBytes(slip.path()), 0, 5, StandardCharsets.US_ASCII))
         .isEqualTo("%PDF-");
 
-    shows("QTEN", "1046.00", "COUNTER DEPOSIT");
+    shows("QTEN", all.toPlainString(), "COUNTER DEPOSIT");
     page.navigate(address);
     assertThat(region("At the bank")).containsText("the amount to the cent");
     tabTo(page, "^Tie to the bank");
     page.keyboard().press("Enter");
     assertThat(page.getByText("· tied")).isVisible();
     assertBooksAreWhole();
+  }
+
+  @SuppressWarnings("unchecked")
+  private BigDecimal chequesInHand() {
+    var pouch = (Map<String, Object>) call(page, "GET", "/api/receipts", "");
+    return ((List<Map<String, Object>>) pouch.get("receipts"))
+        .stream()
+            .filter(r -> r.get("method").equals("CHEQUE") && r.get("heldUntil") == null)
+            .map(r -> ((Map<String, String>) r.get("amount")).get("amount"))
+            .map(BigDecimal::new)
+            .reduce(BigDecimal.ZERO, BigDecimal::add);
   }
 
   @Test
@@ -200,6 +216,89 @@ class PouchTest extends DeskTest {
         .isVisible();
     button("^Tie to the bank$").first().click();
     assertThat(page.getByText("· tied")).isVisible();
+    assertBooksAreWhole();
+  }
+
+  /** By keyboard alone: a till's day, a sale on the spot, both in one deposit the day after. */
+  @Test
+  void booksATillsDayAndASaleOnTheSpot() {
+    signIn(page, "maren");
+    page.navigate(sumbrel.address() + "/pouch/takings");
+    assertThat(exactly("Sold, tax included")).isFocused();
+    var keys = page.keyboard();
+    keys.type("848");
+    tabTo(page, "^Tax$");
+    keys.type("48");
+    tabTo(page, "^By the till$");
+    keys.type("412.60");
+    keys.press("Tab");
+    keys.type("410.60");
+    assertThat(page.getByText("2.00 short")).isVisible();
+    keys.press("Tab");
+    keys.type("Q7781");
+    keys.press("Tab");
+    keys.type("Qtill Walker");
+    keys.press("Tab");
+    keys.type("120");
+    tabTo(page, "^Card batch 1$");
+    keys.type("Q12");
+    keys.press("Tab");
+    keys.type("300");
+    assertThat(page.getByText("differ by 15.40")).isVisible();
+    assertThat(button("^Book the day")).isDisabled();
+    keys.press("Control+A");
+    keys.type("315.40");
+    assertThat(page.getByLabel("Journal lines")).containsText("Cash differences");
+    assertThat(page.getByLabel("Journal lines")).containsText("800.00");
+    assertThat(button("^Book the day")).isEnabled();
+    keys.press("Control+Enter");
+    assertThat(page.getByText(Pattern.compile("^Booked: 848.00 of .*, 2.00 short in cash")))
+        .isVisible();
+
+    pouch();
+    exactly("Method").selectOption("CASH");
+    button("^A sale on the spot").click();
+    exactly("What was sold").fill("Qsacks, two");
+    exactly("Amount").fill("53");
+    exactly("Tax in the sale").selectOption("SALES6");
+    page.keyboard().press("Tab");
+    exactly("Amount").press("Enter");
+    assertThat(page.getByText("Booked as sold: 53.00, Qsacks, two, 3.00 tax in it.")).isVisible();
+    var held = page.getByLabel("In the pouch");
+    assertThat(held).containsText("Cheque Q7781");
+    assertThat(held).containsText("Card slip Q12");
+    tick("Cheque Q7781");
+    tick("Cash from Qsacks");
+    bank("Q0800");
+    shows("QSOLD", "173.00", "COUNTER DEPOSIT Q0800");
+    page.reload();
+    button("^Tie to the bank$").first().click();
+    assertThat(page.getByText("· tied")).isVisible();
+    assertBooksAreWhole();
+  }
+
+  @Test
+  void scansAChequeAndIsToldWhatItPays() {
+    signIn(page, "maren");
+    pouch();
+    button("^Scan a cheque").click();
+    assertThat(page.getByAltText("Picture of the cheque on the scanner")).isVisible();
+    assertThat(page.getByText(Pattern.compile("Routing 9990\\d{5} checks"))).isVisible();
+    assertThat(page.getByLabel("Cheque number")).hasValue(Pattern.compile("\\d+"));
+    from().fill("Qscan Nobody");
+    exactly("Amount").fill("7.77");
+    assertThat(page.getByText("Nothing that is open comes to this.")).isVisible();
+    invoices("QScan Bakers", "QSC-1 341.77");
+    from().fill("QScan Bakers");
+    exactly("Amount").fill("341.77");
+    button("^It pays QSC-1$").click();
+    assertThat(exactly("Invoices it pays")).hasValue("QSC-1");
+    exactly("Amount").press("Enter");
+    assertThat(page.getByText(Pattern.compile("^Recorded: .*, pays QSC-1"))).isVisible();
+    assertThat(
+            page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("Picture of Cheque"))
+                .first())
+        .isVisible();
     assertBooksAreWhole();
   }
 

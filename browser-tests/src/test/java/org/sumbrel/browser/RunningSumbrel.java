@@ -3,7 +3,6 @@ package org.sumbrel.browser;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
@@ -13,11 +12,9 @@ import java.util.regex.Pattern;
  */
 final class RunningSumbrel implements AutoCloseable {
 
-  private static final Path JAR = Path.of("../server/target/sumbrel-server.jar").toAbsolutePath();
   private static final Pattern READY =
       Pattern.compile("Sumbrel is ready on (http://localhost:\\d+)");
   private static final long MOST_WAIT = TimeUnit.SECONDS.toNanos(180);
-  private static Path demoBooks;
 
   private final Process process;
   private final String address;
@@ -32,13 +29,9 @@ final class RunningSumbrel implements AutoCloseable {
   }
 
   /** With the demo company, as it is on its first day. */
-  static synchronized RunningSumbrel withDemoBooks() throws IOException {
-    if (demoBooks == null) {
-      demoBooks = Files.createTempDirectory("sumbrel-books");
-      start(demoBooks, "--sumbrel.demo.enabled=true").close();
-    }
+  static RunningSumbrel withDemoBooks() throws IOException {
     var data = Files.createTempDirectory("sumbrel-data");
-    Files.copy(demoBooks.resolve("sumbrel.mv.db"), data.resolve("sumbrel.mv.db"));
+    PreparedSumbrel.demoBooks(data);
     return start(data, "--sumbrel.demo.enabled=true");
   }
 
@@ -48,16 +41,9 @@ final class RunningSumbrel implements AutoCloseable {
   }
 
   private static RunningSumbrel start(Path data, String... options) throws IOException {
-    var command =
-        new ArrayList<>(
-            List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1",
-                "-jar",
-                JAR.toString(),
-                "--server.port=0",
-                "--sumbrel.business-date=2026-05-29",
-                "--sumbrel.data=" + data));
+    var command = PreparedSumbrel.command();
+    command.addAll(
+        List.of("--server.port=0", "--sumbrel.business-date=2026-05-29", "--sumbrel.data=" + data));
     command.addAll(List.of(options));
     var log = data.resolve("log");
     var process =

@@ -19,7 +19,10 @@ public final class DepositRefused extends RuntimeException {
     MORE_CASH_THAN_THERE_IS,
     COUNT_DIFFERS,
     SLIP_DIFFERS,
-    DOES_NOT_AGREE
+    NOT_ABOVE_ZERO,
+    NOT_YET,
+    DOES_NOT_AGREE,
+    TAX_NOT_CONTAINED
   }
 
   private final Code code;

@@ -91,6 +91,20 @@ public final class CurrentProposals {
     return results;
   }
 
+  /**
+   * What would be thought of a receipt if it came now; nothing is other for having asked.
+   *
+   * @param receipt one that does not wait
+   */
+  public ReceiptProposals ifCame(Receipt receipt) {
+    var results = take(new Change().receipt(receipt));
+    take(new Change().receiptGone(receipt.id()));
+    return results.stream()
+        .filter(r -> r.receiptId().equals(receipt.id()))
+        .findFirst()
+        .orElseThrow();
+  }
+
   /** The same as {@link #take(Change, IntConsumer)}, for a short change. */
   public List<ReceiptProposals> take(Change change) {
     return take(change, done -> {});

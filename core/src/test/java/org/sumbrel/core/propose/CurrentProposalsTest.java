@@ -289,6 +289,33 @@ class CurrentProposalsTest {
   }
 
   @Example
+  void tellsWhatWouldBeThoughtOfAReceiptAndForgetsIt() {
+    var customers = List.of(Books.customer("c1", "Oskar & Daughters"));
+    var one = invoice("LM-0010301", "c1", "100.00");
+    var snapshot = new Snapshot(List.of(one), Map.of(), customers, List.of(), List.of(), policy());
+    var current = CurrentProposals.over(snapshot, Map.of());
+    var waiting = receipt("R1", "100.00", "Oskar & Daughters", "LM-0010301", TODAY);
+    current.take(new Change().receipt(waiting));
+    var before = byId(current.all());
+
+    var thought = current.ifCame(receipt("new", "100.00", "Oskar & Daughters", "", TODAY));
+
+    assertThat(thought.receiptId()).isEqualTo("new");
+    assertThat(byId(current.all())).isEqualTo(before);
+    // and with nothing else waiting for the invoice, it would pay that
+    current.take(new Change().receiptGone("R1"));
+    assertThat(
+            current
+                .ifCame(receipt("new", "100.00", "Oskar & Daughters", "", TODAY))
+                .proposals()
+                .get(0)
+                .applications())
+        .extracting(a -> a.item().number())
+        .containsExactly("LM-0010301");
+    assertThat(current.all()).isEmpty();
+  }
+
+  @Example
   void leavesAloneWhatAChangeDoesNotTouch() {
     var customers =
         List.of(Books.customer("c1", "Oskar & Daughters"), Books.customer("c2", "Tern Island"));

@@ -55,6 +55,28 @@ final class DemoBooks {
     return new DemoDay(this).receipts();
   }
 
+  /**
+   * Small open invoices of customers of whom the statement of the day brings nothing, one for each
+   * customer.
+   */
+  List<DemoInvoice> leftByTheDay() {
+    var day = new DemoDay(this);
+    day.receipts();
+    var busy =
+        day.used().stream()
+            .map(i -> i.customer().number())
+            .collect(java.util.stream.Collectors.toSet());
+    return customers.stream()
+        .map(DemoCustomer::number)
+        .filter(number -> number.compareTo("C030") > 0 && !busy.contains(number))
+        .map(this::openOf)
+        .filter(open -> !open.isEmpty())
+        .map(open -> open.get(0))
+        .filter(i -> i.discountCents() == 0)
+        .sorted(Comparator.comparing(DemoInvoice::cents).thenComparing(DemoInvoice::number))
+        .toList();
+  }
+
   boolean isPaid(DemoInvoice invoice) {
     return paid.contains(invoice);
   }

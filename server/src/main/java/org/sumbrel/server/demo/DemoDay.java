@@ -30,6 +30,11 @@ final class DemoDay {
     return receipts;
   }
 
+  /** The invoices that it pays, or that stand for what it shows. */
+  Set<DemoInvoice> used() {
+    return used;
+  }
+
   private DemoInvoice take(String customer) {
     var invoice =
         books.openOf(customer).stream().filter(i -> !used.contains(i)).findFirst().orElseThrow();

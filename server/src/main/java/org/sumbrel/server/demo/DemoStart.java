@@ -53,6 +53,7 @@ class DemoStart implements ApplicationRunner {
   private final Entries entries;
   private final Intakes intakes;
   private final HistoryPosting settlements;
+  private final DemoPouch pouch;
   private final TransactionTemplate transaction;
   private final EntityManager rows;
 
@@ -63,6 +64,7 @@ class DemoStart implements ApplicationRunner {
       Entries entries,
       Intakes intakes,
       HistoryPosting settlements,
+      DemoPouch pouch,
       TransactionTemplate transaction,
       EntityManager rows) {
     this.settings = settings;
@@ -71,6 +73,7 @@ class DemoStart implements ApplicationRunner {
     this.entries = entries;
     this.intakes = intakes;
     this.settlements = settlements;
+    this.pouch = pouch;
     this.transaction = transaction;
     this.rows = rows;
   }
@@ -113,6 +116,8 @@ class DemoStart implements ApplicationRunner {
       balance += receipts.stream().mapToInt(DemoReceipt::cents).sum();
     }
     settleHistory(mill, books);
+    pouch.fill(mill.id(), operating, books);
+    forgetWhatIsWritten();
     export();
     if (settings.demo().big()) {
       big(mill, operating);

@@ -32,6 +32,8 @@ public class BankEntryEntity {
     SETTLED,
     /** What the bank shows of deposits; their receipts are settled themselves. */
     BANKED,
+    /** A receipt of the office that was for a sale on the spot; takings explain it. */
+    SOLD,
     /** Set aside with a reason. */
     SHELVED,
     /** Money from us; kept for the tie-out. */
@@ -239,6 +241,12 @@ public class BankEntryEntity {
   /** Deposits explain it. */
   public void banked() {
     status = Status.BANKED;
+    standingRank = Standing.BLANK.ordinal();
+  }
+
+  /** It was for a sale on the spot. */
+  public void sold() {
+    status = Status.SOLD;
     standingRank = Standing.BLANK.ordinal();
   }
 

@@ -24,6 +24,7 @@ import org.sumbrel.core.propose.PastPayer;
 import org.sumbrel.core.propose.ReceiptProposals;
 import org.sumbrel.core.propose.Snapshot;
 import org.sumbrel.core.receivables.Customer;
+import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.core.settle.Policy;
 import org.sumbrel.server.changes.RowChanges;
@@ -144,6 +145,13 @@ class EngineMemory {
     return Optional.ofNullable(memories.get(company))
         .map(memory -> memory.current.get(currency))
         .map(current -> current.ifKnown(alias));
+  }
+
+  /** What would be thought of a receipt; empty where nothing is known of its currency yet. */
+  Optional<ReceiptProposals> ifCame(Long company, Receipt receipt) {
+    return Optional.ofNullable(memories.get(company))
+        .map(memory -> memory.current.get(receipt.amount().getCurrencyUnit()))
+        .map(current -> current.ifCame(receipt));
   }
 
   /** What would be thought of all that waits in a currency if the policy were another. */

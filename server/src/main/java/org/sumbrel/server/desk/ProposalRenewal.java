@@ -22,6 +22,7 @@ import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.propose.Alias;
+import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.server.companies.PolicyDecided;
 
 /**
@@ -61,6 +62,13 @@ public class ProposalRenewal implements ApplicationRunner {
       Long companyId, CurrencyUnit currency, Alias alias) {
     synchronized (locks.computeIfAbsent(companyId, c -> new Object())) {
       return proposals.ifKnown(companyId, currency, alias);
+    }
+  }
+
+  /** What a receipt would pay if it came now. */
+  public List<Proposals.WouldPay> ifCame(Long companyId, Receipt receipt) {
+    synchronized (locks.computeIfAbsent(companyId, c -> new Object())) {
+      return proposals.ifCame(companyId, receipt);
     }
   }
 

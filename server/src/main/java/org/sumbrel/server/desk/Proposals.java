@@ -16,9 +16,12 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.sumbrel.core.propose.Alias;
+import org.sumbrel.core.propose.Evidence;
+import org.sumbrel.core.propose.Proposal;
 import org.sumbrel.core.propose.ReceiptProposals;
 import org.sumbrel.core.propose.Rehearsal;
 import org.sumbrel.core.propose.Standing;
+import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Policy;
 
 /**
@@ -104,6 +107,33 @@ public class Proposals {
   @Transactional(readOnly = true)
   public Optional<List<Thought>> ifKnown(Long companyId, CurrencyUnit currency, Alias alias) {
     return memory.ifKnown(companyId, currency, alias).map(Proposals::thoughts);
+  }
+
+  /**
+   * What a receipt would pay if it came now.
+   *
+   * @param odds the probability in words
+   * @param says the evidence that speaks most for it
+   * @param numbers of the items, best first
+   * @param whole whether these items are paid whole by it, with nothing left over
+   */
+  public record WouldPay(String odds, String says, List<String> numbers, boolean whole) {}
+
+  /** The explanations that a receipt would have, the likeliest first. */
+  @Transactional(readOnly = true)
+  public List<WouldPay> ifCame(Long companyId, Receipt receipt) {
+    return memory
+        .ifCame(companyId, receipt)
+        .map(r -> r.proposals().stream().map(Proposals::wouldPay).toList())
+        .orElse(List.of());
+  }
+
+  private static WouldPay wouldPay(Proposal proposal) {
+    return new WouldPay(
+        Odds.inWords(proposal.probability()),
+        proposal.evidence().stream().findFirst().map(Evidence::text).orElse(""),
+        proposal.applications().stream().map(a -> a.item().number()).toList(),
+        proposal.adjustments().isEmpty() && proposal.onAccount().isZero());
   }
 
   private static List<Thought> thoughts(List<ReceiptProposals> results) {

@@ -8,6 +8,7 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.formats.statement.EntryStatus;
 import org.sumbrel.formats.statement.StatementEntry;
+import org.sumbrel.server.outside.DepositCredits.Credit;
 
 /**
  * What happens on an account in one made-up day: customers pay some of what they owe, now in one
@@ -38,10 +39,16 @@ final class BankDay {
    * The day's entries.
    *
    * @param payable what customers owe, oldest first
+   * @param deposits what is credited of deposits that were brought
    */
   static List<StatementEntry> of(
-      LocalDate day, CurrencyUnit currency, long account, List<Payable> payable) {
+      LocalDate day,
+      CurrencyUnit currency,
+      long account,
+      List<Payable> payable,
+      List<Credit> deposits) {
     var bank = new BankDay(day, currency, account);
+    deposits.forEach(credit -> bank.add(credit.amount(), "", credit.text()));
     bank.fill(new ArrayList<>(payable));
     return bank.entries;
   }

@@ -26,6 +26,8 @@ import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.outside.BankDay.Payable;
+import org.sumbrel.server.outside.DepositCredits.Brought;
+import org.sumbrel.server.outside.DepositCredits.Credit;
 
 /** The simulated bank: its days, its files, its moods. */
 @Service
@@ -126,7 +128,13 @@ class SimulatedBank {
     var account = companies.bankAccount(bank.bankAccountId());
     var day = workingDayAfter(bank.day());
     var currency = CurrencyUnit.of(account.currency());
-    var entries = BankDay.of(day, currency, account.id(), payable(companyId, currency));
+    var entries =
+        BankDay.of(
+            day,
+            currency,
+            account.id(),
+            payable(companyId, currency),
+            credited(account.id(), currency, day));
     var sum = entries.stream().mapToLong(e -> e.amount().getAmountMinorLong()).sum();
     var behaviour = bank.behaviour();
     var text = statement(bank, account, day, entries, bank.balanceMinor() + sum);
@@ -169,6 +177,48 @@ class SimulatedBank {
                     row.getString("order_reference"),
                     row.getString("name"),
                     Money.ofMinor(currency, row.getLong("open_minor"))))
+        .list();
+  }
+
+  /** What of the deposits brought before is credited on a day; it is noted, so that it is once. */
+  private List<Credit> credited(Long account, CurrencyUnit currency, LocalDate day) {
+    var credits = DepositCredits.on(day, brought(account, currency));
+    for (var credit : credits) {
+      jdbc.sql(
+              "insert into simulated_credit (deposit_id, made_on, amount_minor) values (:deposit, :day, :minor)")
+          .param("deposit", credit.depositId())
+          .param("day", day)
+          .param("minor", credit.amount().getAmountMinorLong())
+          .update();
+    }
+    return credits;
+  }
+
+  /** Deposits of which the bank has credited nothing, or a first part. */
+  private List<Brought> brought(Long account, CurrencyUnit currency) {
+    return jdbc.sql(
+            """
+            select d.id, d.slip, d.banked_on, d.total_minor,
+              (select coalesce(sum(r.amount_minor), 0) from held_receipt r where r.deposit_id = d.id and r.method = 'CASH') as cash,
+              (select count(*) from held_receipt r where r.deposit_id = d.id and r.method = 'CARD') as cards,
+              (select coalesce(sum(c.amount_minor), 0) from simulated_credit c where c.deposit_id = d.id) as credited
+            from deposit d
+            where d.bank_account_id = :account and d.status = 'MADE' and d.shown_minor < d.total_minor
+              and (select count(*) from simulated_credit c where c.deposit_id = d.id) < 2
+              and not exists (select 1 from simulated_credit c where c.deposit_id = d.id and 10 * c.amount_minor > 7 * d.total_minor)
+            order by d.id
+            """)
+        .param("account", account)
+        .query(
+            (row, n) ->
+                new Brought(
+                    row.getLong("id"),
+                    row.getString("slip"),
+                    row.getObject("banked_on", LocalDate.class),
+                    Money.ofMinor(currency, row.getLong("total_minor")),
+                    Money.ofMinor(currency, row.getLong("cash")),
+                    row.getLong("cards") > 0,
+                    Money.ofMinor(currency, row.getLong("credited"))))
         .list();
   }
 

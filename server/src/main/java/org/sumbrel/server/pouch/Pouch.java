@@ -3,6 +3,7 @@ package org.sumbrel.server.pouch;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
@@ -30,7 +31,10 @@ import org.sumbrel.server.journal.Journal;
 @Transactional
 class Pouch {
 
+  private static final String NOBODY = "Nobody named";
+
   private final ReceiptRepository receipts;
+  private final ChequePictures pictures;
   private final Companies companies;
   private final Customers customers;
   private final Entries entries;
@@ -40,6 +44,7 @@ class Pouch {
 
   Pouch(
       ReceiptRepository receipts,
+      ChequePictures pictures,
       Companies companies,
       Customers customers,
       Entries entries,
@@ -47,6 +52,7 @@ class Pouch {
       Journal journal,
       Clock clock) {
     this.receipts = receipts;
+    this.pictures = pictures;
     this.companies = companies;
     this.customers = customers;
     this.entries = entries;
@@ -62,19 +68,6 @@ class Pouch {
    * @throws Conflict where the same cheque is recorded already and nobody says that it came again
    */
   Long record(Long company, RecordReceipt call, Actor actor) {
-    var today = LocalDate.now(clock);
-    var amount = call.amount().toMoney();
-    if (!amount.isPositive()) {
-      throw new BadRequest("A receipt is of an amount above zero, not " + amount.getAmount() + ".");
-    }
-    if (call.receivedOn().isAfter(today)) {
-      throw new BadRequest(
-          "It cannot have been received on "
-              + DayText.of(call.receivedOn())
-              + ", which is after today, "
-              + DayText.of(today)
-              + ".");
-    }
     var routing = text(call.routing());
     if (!routing.isEmpty()) {
       requireRouting(routing);
@@ -83,21 +76,36 @@ class Pouch {
         text(call.from()).isEmpty() && call.customerId() != null
             ? customers.customer(company, call.customerId()).name()
             : text(call.from());
-    var held =
-        call.heldUntil() != null && call.heldUntil().isAfter(call.receivedOn())
-            ? java.util.Optional.of(call.heldUntil())
-            : java.util.Optional.<LocalDate>empty();
-    if (held.isPresent() && call.method() != PaidBy.CHEQUE) {
-      throw new BadRequest("Only a cheque can be dated ahead.");
-    }
-    var pouch = companies.pouch(company, amount.getCurrencyUnit());
-    var named = from.isEmpty() ? "Nobody named" : from;
-    var before =
-        new HeldReceipt(
-            "new", call.method(), call.receivedOn(), amount, named, text(call.reference()), held);
+    var receipt =
+        HeldReceipt.recorded(
+            call.method(),
+            call.receivedOn(),
+            call.amount().toMoney(),
+            from.isEmpty() ? NOBODY : from,
+            text(call.reference()),
+            Optional.ofNullable(call.heldUntil()),
+            LocalDate.now(clock));
     if (!Boolean.TRUE.equals(call.again())) {
-      requireNew(company, before);
+      requireNew(company, receipt);
     }
+    var written =
+        journal.write(
+            DepositPosting.recorded(company.toString(), receipt), null, actor.name(), null);
+    var known = new Known(text(call.drawerAccount()), text(call.text()), routing, call.pictureId());
+    var put = put(company, receipt, known, written, actor);
+    proposals.mark(company);
+    return put.id();
+  }
+
+  /** What is known of a receipt beside what the core needs; the picture may be null. */
+  record Known(String drawerAccount, String text, String routing, Long pictureId) {
+    static final Known NOTHING = new Known("", "", "", null);
+  }
+
+  /** Puts a receipt in: its row, and the entry as which it waits. */
+  ReceiptEntity put(
+      Long company, HeldReceipt receipt, Known known, Long journalEntry, Actor actor) {
+    var pouch = companies.pouch(company, receipt.amount().getCurrencyUnit());
     var entry =
         entries.receive(
             pouch.id(),
@@ -105,20 +113,18 @@ class Pouch {
             new Receipt(
                 "new",
                 company.toString(),
-                call.receivedOn(),
-                amount,
-                from,
-                text(call.drawerAccount()),
-                text(call.text())),
-            call.method() == PaidBy.CHEQUE ? text(call.reference()) : "");
-    var written =
-        journal.write(
-            DepositPosting.recorded(company.toString(), before), null, actor.name(), null);
-    receipts.save(
+                receipt.receivedOn(),
+                receipt.amount(),
+                receipt.from().equals(NOBODY) ? "" : receipt.from(),
+                known.drawerAccount(),
+                known.text()),
+            receipt.method() == PaidBy.CHEQUE ? receipt.reference() : "");
+    if (known.pictureId() != null) {
+      pictures.picture(company, known.pictureId());
+    }
+    return receipts.save(
         new ReceiptEntity(
-            entry.id(), company, before, routing, written, actor.name(), clock.instant()));
-    proposals.mark(company);
-    return entry.id();
+            entry.id(), company, receipt, known, journalEntry, actor.name(), clock.instant()));
   }
 
   private static String text(String given) {
@@ -134,13 +140,11 @@ class Pouch {
   }
 
   private void requireNew(Long company, HeldReceipt receipt) {
-    if (receipt.method() != PaidBy.CHEQUE || receipt.reference().isEmpty()) {
-      return;
-    }
     receipts
-        .alike(company, PaidBy.CHEQUE, receipt.reference(), receipt.amount().getAmountMinorLong())
+        .alike(
+            company, receipt.method(), receipt.reference(), receipt.amount().getAmountMinorLong())
         .stream()
-        .filter(r -> r.toHeld().from().equalsIgnoreCase(receipt.from()))
+        .filter(r -> receipt.seemsToBe(r.toHeld()))
         .findFirst()
         .ifPresent(
             known -> {
@@ -169,6 +173,14 @@ class Pouch {
               + " is in deposit "
               + receipt.depositId()
               + "; open that again first.");
+    }
+    if (receipt.takingsId() != null) {
+      throw new Conflict(
+          "SOLD",
+          receipt.toHeld().name()
+              + " of "
+              + MoneyText.grouped(receipt.amount())
+              + " is part of a day's takings; take those back as a whole.");
     }
     var entry = entries.entry(id);
     if (entry.status() != Status.WAITING) {

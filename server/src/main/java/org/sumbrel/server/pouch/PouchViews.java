@@ -65,11 +65,14 @@ class PouchViews {
       @Schema(description = "the date of a post-dated cheque that has not come")
           LocalDate heldUntil,
       @NotNull MoneyView amount,
-      @NotNull @Schema(description = "WAITING, SETTLED or SHELVED") String status,
+      @NotNull @Schema(description = "WAITING, SETTLED, SOLD or SHELVED") String status,
       Long settlementId,
       @NotNull @Schema(description = "numbers of what it pays") List<String> pays,
       @NotNull String recordedBy,
-      Long depositId) {}
+      Long depositId,
+      @Schema(description = "the takings it is part of, where it was for a sale on the spot")
+          Long takingsId,
+      @Schema(description = "where there is a picture of it") Long pictureId) {}
 
   record MethodSum(@NotNull PaidBy method, @NotNull int receipts, @NotNull MoneyView amount) {}
 
@@ -112,6 +115,10 @@ class PouchViews {
     return of(receipts.findByDepositIdOrderById(depositId));
   }
 
+  List<HeldView> ofTakings(Long takingsId) {
+    return of(receipts.findByTakingsIdOrderById(takingsId));
+  }
+
   private List<HeldView> of(Collection<ReceiptEntity> some) {
     var ids = some.stream().map(ReceiptEntity::id).toList();
     var rows =
@@ -138,7 +145,9 @@ class PouchViews {
               with == null ? null : with.settlementId(),
               with == null ? List.of() : with.numbers(),
               receipt.recordedBy(),
-              receipt.depositId()));
+              receipt.depositId(),
+              receipt.takingsId(),
+              receipt.pictureId()));
     }
     return views;
   }

@@ -8,9 +8,14 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.time.Duration;
 import java.time.LocalDate;
+import java.util.List;
 import org.joda.money.CurrencyUnit;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -19,10 +24,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.deposit.CodeLine;
+import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.ProposalRenewal;
 import org.sumbrel.server.settle.ReceiptSettling;
@@ -32,8 +39,11 @@ import org.sumbrel.server.settle.ReceiptSettling;
 @Tag(name = "pouch")
 class ReceiptController {
 
+  private static final int MOST_PROPOSED = 3;
+
   private final Pouch pouch;
   private final PouchViews views;
+  private final ChequePictures pictures;
   private final ReceiptLookup lookup;
   private final ReceiptSettling settling;
   private final ProposalRenewal renewal;
@@ -42,12 +52,14 @@ class ReceiptController {
   ReceiptController(
       Pouch pouch,
       PouchViews views,
+      ChequePictures pictures,
       ReceiptLookup lookup,
       ReceiptSettling settling,
       ProposalRenewal renewal,
       Companies companies) {
     this.pouch = pouch;
     this.views = views;
+    this.pictures = pictures;
     this.lookup = lookup;
     this.settling = settling;
     this.renewal = renewal;
@@ -118,6 +130,37 @@ class ReceiptController {
         owner.id(), CurrencyUnit.of(currency == null ? owner.currency() : currency), words, on);
   }
 
+  record WouldPayView(
+      @NotNull List<String> numbers,
+      @NotNull @Schema(description = "the probability in words") String odds,
+      @NotNull @Schema(description = "what speaks most for it") String says,
+      @NotNull @Schema(description = "whether it pays these items whole, with nothing left")
+          boolean whole) {}
+
+  @GetMapping("/api/receipts/proposals")
+  @Operation(
+      summary =
+          "What a receipt that is being recorded would pay, the likeliest first, at most three")
+  List<WouldPayView> wouldPay(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency,
+      @RequestParam @Schema(description = "plain decimal") String amount,
+      @RequestParam LocalDate on,
+      @RequestParam(defaultValue = "") @Size(max = 300) String from,
+      @RequestParam(defaultValue = "") @Size(max = 64) String drawerAccount) {
+    var owner = companies.company(company);
+    var unit = CurrencyUnit.of(currency == null ? owner.currency() : currency);
+    var money = new MoneyView(amount, unit.getCode()).toMoney();
+    if (!money.isPositive()) {
+      throw new BadRequest("A receipt is of an amount above zero, not " + amount + ".");
+    }
+    var receipt = new Receipt("new", owner.id().toString(), on, money, from, drawerAccount, "");
+    return renewal.ifCame(owner.id(), receipt).stream()
+        .limit(MOST_PROPOSED)
+        .map(p -> new WouldPayView(p.numbers(), p.odds(), p.says(), p.whole()))
+        .toList();
+  }
+
   @GetMapping("/api/code-line")
   @Operation(
       summary =
@@ -136,6 +179,19 @@ class ReceiptController {
   @Operation(summary = "Takes a receipt out that was recorded by mistake or given back")
   void withdraw(@PathVariable Long id, @Valid @RequestBody Withdrawal why, Principal principal) {
     renewal.after(pouch.withdraw(id, why.reason().strip(), Actor.of(principal)));
+  }
+
+  @GetMapping("/api/receipts/pictures/{id}")
+  @Operation(summary = "The picture of a cheque")
+  ResponseEntity<String> picture(
+      @RequestParam(required = false) Long company, @PathVariable Long id) {
+    var picture = pictures.picture(companies.idOf(company), id);
+    return ResponseEntity.ok()
+        .contentType(MediaType.parseMediaType(picture.mediaType()))
+        .cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())
+        // a drawing can hold script: opened by itself it must not run
+        .header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; sandbox")
+        .body(picture.content());
   }
 
   @GetMapping("/api/entries/{id}/receipt")

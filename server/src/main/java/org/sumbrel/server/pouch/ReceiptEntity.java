@@ -40,6 +40,8 @@ class ReceiptEntity {
   private String routing;
   private LocalDate heldUntil;
   private Long depositId;
+  private Long takingsId;
+  private Long pictureId;
   private String recordedBy;
   private Instant recordedAt;
   private Long journalEntryId;
@@ -54,7 +56,7 @@ class ReceiptEntity {
       Long id,
       Long companyId,
       HeldReceipt receipt,
-      String routing,
+      Pouch.Known known,
       Long journalEntryId,
       String by,
       Instant at) {
@@ -66,7 +68,8 @@ class ReceiptEntity {
     this.amountMinor = receipt.amount().getAmountMinorLong();
     this.payer = receipt.from();
     this.reference = receipt.reference();
-    this.routing = routing;
+    this.routing = known.routing();
+    this.pictureId = known.pictureId();
     this.heldUntil = receipt.heldUntil().orElse(null);
     this.journalEntryId = journalEntryId;
     this.recordedBy = by;
@@ -104,6 +107,20 @@ class ReceiptEntity {
   /** In a deposit, or in the pouch again where it is null. */
   void in(Long deposit) {
     depositId = deposit;
+  }
+
+  /** The takings that it is part of; null where it is not. */
+  Long takingsId() {
+    return takingsId;
+  }
+
+  /** It was for a sale on the spot. */
+  void soldIn(Long takings) {
+    takingsId = takings;
+  }
+
+  Long pictureId() {
+    return pictureId;
   }
 
   boolean withdrawn() {

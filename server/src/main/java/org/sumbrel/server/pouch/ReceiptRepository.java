@@ -22,6 +22,8 @@ interface ReceiptRepository extends JpaRepository<ReceiptEntity, Long> {
           + " and r.amountMinor = :minor and r.withdrawnAt is null")
   List<ReceiptEntity> alike(Long company, PaidBy method, String reference, long minor);
 
+  List<ReceiptEntity> findByTakingsIdOrderById(Long takingsId);
+
   List<ReceiptEntity> findByDepositIdOrderById(Long depositId);
 
   List<ReceiptEntity> findByCompanyIdAndDepositIdIn(Long companyId, List<Long> depositIds);

@@ -24,6 +24,7 @@ record RecordReceipt(
     @Schema(description = "the account of a cheque's code line") @Size(max = 64)
         String drawerAccount,
     @Schema(description = "the date of a post-dated cheque") LocalDate heldUntil,
+    @Schema(description = "the picture that a scanner took of it") Long pictureId,
     @Schema(description = "what it pays in full, where it was said; else it waits on the desk")
         @Size(max = 500)
         List<Long> itemIds,

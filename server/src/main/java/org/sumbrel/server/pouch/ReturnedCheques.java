@@ -2,14 +2,13 @@ package org.sumbrel.server.pouch;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.deposit.HeldReceipt;
 import org.sumbrel.core.journal.DepositPosting;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.Conflict;
-import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
@@ -75,33 +74,51 @@ class ReturnedCheques implements BankedReceipts {
                         held.name()
                             + " is still in the pouch; the bank cannot have taken it back."));
     var today = LocalDate.now(clock);
+    var company = receipt.companyId();
+    var sold = receipt.takingsId() != null;
     journal.write(
         DepositPosting.returned(
-            receipt.companyId().toString(),
+            company.toString(),
             held,
+            sold,
             today,
             "Returned by the bank: " + held.name() + " from " + held.from() + ", " + reason),
         account.ledgerAccountId(),
         actor.name(),
         null);
     if (again) {
-      var entry = entries.entry(entryId);
-      pouch.record(
-          receipt.companyId(),
-          new RecordReceipt(
-              held.method(),
-              today,
-              MoneyView.of(held.amount()),
-              entry.payerName(),
-              null,
-              held.reference(),
-              entry.remittance(),
-              receipt.routing(),
-              entry.payerAccount(),
-              null,
-              List.of(),
-              true),
-          actor);
+      presentAgain(receipt, sold, today, actor);
+    }
+  }
+
+  private void presentAgain(ReceiptEntity receipt, boolean sold, LocalDate today, Actor actor) {
+    var held = receipt.toHeld();
+    var entry = entries.entry(receipt.id());
+    var company = receipt.companyId();
+    var cheque =
+        HeldReceipt.recorded(
+            held.method(),
+            today,
+            held.amount(),
+            held.from(),
+            held.reference(),
+            Optional.empty(),
+            today);
+    var written =
+        journal.write(
+            sold
+                ? DepositPosting.presentedAgain(company.toString(), cheque)
+                : DepositPosting.recorded(company.toString(), cheque),
+            null,
+            actor.name(),
+            null);
+    var known =
+        new Pouch.Known(
+            entry.payerAccount(), entry.remittance(), receipt.routing(), receipt.pictureId());
+    var put = pouch.put(company, cheque, known, written, actor);
+    if (sold) {
+      entries.entry(put.id()).sold();
+      put.soldIn(receipt.takingsId());
     }
   }
 }

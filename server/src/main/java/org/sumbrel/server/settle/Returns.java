@@ -186,7 +186,8 @@ class Returns {
       throw new BadRequest("This entry is money from us; choose the receipt that was taken back.");
     }
     if (entry.status() != BankEntryEntity.Status.WAITING
-        && entry.status() != BankEntryEntity.Status.SETTLED) {
+        && entry.status() != BankEntryEntity.Status.SETTLED
+        && entry.status() != BankEntryEntity.Status.SOLD) {
       throw new Conflict(
           "NOT_HERE",
           "These "

@@ -1,6 +1,5 @@
 package org.sumbrel.server.tieout;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
@@ -34,11 +33,9 @@ class CentTrails {
 
   private final JdbcClient jdbc;
   private final RowChanges.Reader changes;
-  private final Clock clock;
   private final Map<Long, List<IntakeTrail>> counted = new HashMap<>();
 
-  CentTrails(JdbcClient jdbc, RowChanges changes, Clock clock) {
-    this.clock = clock;
+  CentTrails(JdbcClient jdbc, RowChanges changes) {
     this.jdbc = jdbc;
     this.changes = changes.reader();
   }
@@ -102,9 +99,14 @@ class CentTrails {
         sums(
             company,
             """
-            select e.intake_id, e.currency, -sum(d.amount_minor) as minor
-            from settlement_adjustment d join settlement s on s.id = d.settlement_id join bank_entry e on e.id = s.entry_id
-            where e.company_id = :company and s.status = 'POSTED' and d.kind = 'TO_ACCOUNT' group by e.intake_id, e.currency
+            select intake_id, currency, sum(minor) as minor from (
+              select e.intake_id, e.currency, -d.amount_minor as minor
+              from settlement_adjustment d join settlement s on s.id = d.settlement_id join bank_entry e on e.id = s.entry_id
+              where e.company_id = :company and s.status = 'POSTED' and d.kind = 'TO_ACCOUNT'
+              union all
+              select e.intake_id, e.currency, e.amount_minor from bank_entry e
+              where e.company_id = :company and e.status = 'SOLD'
+            ) group by intake_id, currency
             """);
     var shelved =
         sums(
@@ -135,13 +137,6 @@ class CentTrails {
             from correction c join bank_entry e on e.id = c.entry_id
             where c.company_id = :company and c.status = 'ACCEPTED' group by e.intake_id, e.currency
             """);
-    var received =
-        sums(
-            company,
-            """
-            select cast(null as bigint) as intake_id, currency, sum(amount_minor) as minor from held_receipt
-            where company_id = :company and withdrawn_at is null group by currency
-            """);
     var parts =
         new Parts(
             corrected,
@@ -154,17 +149,25 @@ class CentTrails {
             banked,
             waiting);
     var trails = new ArrayList<IntakeTrail>();
-    received.forEach(
-        (key, minor) -> {
-          var currency = CurrencyUnit.of(key.currency());
-          trails.add(
-              new IntakeTrail(
-                  null,
-                  "Recorded in the office",
-                  clock.instant(),
-                  currency,
-                  trail(Money.ofMinor(currency, minor), parts, key)));
-        });
+    jdbc.sql(
+            """
+            select currency, sum(amount_minor) as minor, max(recorded_at) as last_at from held_receipt
+            where company_id = :company and withdrawn_at is null group by currency
+            """)
+        .param("company", company)
+        .query(
+            row -> {
+              var currency = CurrencyUnit.of(row.getString("currency"));
+              // rows without an intake have none as their key too
+              var key = new Key(0L, currency.getCode());
+              trails.add(
+                  new IntakeTrail(
+                      null,
+                      "Recorded in the office",
+                      row.getObject("last_at", OffsetDateTime.class).toInstant(),
+                      currency,
+                      trail(Money.ofMinor(currency, row.getLong("minor")), parts, key)));
+            });
     jdbc.sql(
             """
             select i.id, i.file_name, i.taken_at, t.currency, sum(t.credits_minor - t.known_credits_minor) as minor

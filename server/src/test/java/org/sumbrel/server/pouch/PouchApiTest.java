@@ -295,9 +295,9 @@ class PouchApiTest {
 
   @Test
   void refusesWhatCannotBeWithTheFigures() {
-    assertRefused(receipt("CASH", "0.00", "A", "", ""), 400, "above zero");
+    assertRefused(receipt("CASH", "0.00", "A", "", ""), 422, "above zero");
     var tomorrow = receipt("CASH", "5.00", "A", "", "").replace("2026-05-28", "2026-05-30");
-    assertRefused(tomorrow, 400, "after today");
+    assertRefused(tomorrow, 422, "after today");
     assertRefused(
         receipt("CHEQUE", "5.00", "A", "1", ",\"routing\":\"111000026\""), 400, "end with 5");
     assertRefused(

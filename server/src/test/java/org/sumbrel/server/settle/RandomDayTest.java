@@ -5,6 +5,7 @@ import static org.sumbrel.server.TestBooks.applied;
 import static org.sumbrel.server.TestBooks.draft;
 import static org.sumbrel.server.TestBooks.money;
 
+import com.fasterxml.jackson.databind.JsonNode;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -30,9 +31,9 @@ import org.sumbrel.server.TestBooks;
 class RandomDayTest {
 
   private static final int CLERKS = 8;
-  private static final int STEPS = 160;
-  private static final int INVOICES = 50;
-  private static final int CREDITS = 64;
+  private static final int STEPS = 120;
+  private static final int INVOICES = 24;
+  private static final int CREDITS = 40;
 
   @Autowired private MockMvc web;
   @Autowired private JdbcClient jdbc;
@@ -105,7 +106,10 @@ class RandomDayTest {
   /** Something with receipts in the office or their deposits, whatever comes of it. */
   private static Clerk.Answer overTheCounter(
       Clerk clerk, Random random, List<Long> entries, List<Long> items) {
-    var step = random.nextInt(8);
+    var step = random.nextInt(9);
+    if (step == 8) {
+      return sells(clerk, random);
+    }
     if (step < 3) {
       return clerk.post(
           "/api/receipts",
@@ -147,8 +151,42 @@ class RandomDayTest {
     };
   }
 
+  /** A till's day, more or less cash in it than there should be, or the latest taken back. */
+  private static Clerk.Answer sells(Clerk clerk, Random random) {
+    var latest = clerk.get("/api/takings").body();
+    if (random.nextInt(3) == 0 && !latest.isEmpty()) {
+      var id = latest.get(random.nextInt(latest.size())).at("/id").asText();
+      return clerk.post("/api/takings/" + id + "/withdrawal", "{\"reason\":\"random\"}");
+    }
+    var cash = 500 + random.nextInt(9_000);
+    var card = 1 + random.nextInt(9_000);
+    return clerk.post(
+        "/api/takings",
+        "{\"on\":\"2026-05-27\",\"name\":\"Till\",\"sales\":[{\"amount\":%s}],\"tillCash\":%s,\"paid\":[{\"method\":\"CASH\",\"amount\":%s},{\"method\":\"%s\",\"amount\":%s}]}"
+            .formatted(
+                money(amount(cash + card)),
+                money(amount(cash)),
+                money(amount(cash + random.nextInt(100) - 50)),
+                random.nextBoolean() ? "CARD" : "CHEQUE",
+                money(amount(card))));
+  }
+
   private static Clerk.Answer reverse(Clerk clerk, Random random) {
-    var all = clerk.get("/api/settlements?limit=40").body().at("/rows");
+    var all = new ArrayList<JsonNode>();
+    var any = random.nextInt(6) == 0;
+    clerk
+        .get("/api/settlements?limit=60")
+        .body()
+        .at("/rows")
+        .forEach(
+            s -> {
+              if (any || s.at("/status").asText().equals("POSTED")) {
+                all.add(s);
+              }
+            });
+    if (all.isEmpty()) {
+      return clerk.get("/api/settlements");
+    }
     var id = all.get(random.nextInt(all.size())).at("/id").asText();
     return clerk.post("/api/settlements/" + id + "/reversal", "{\"reason\":\"random\"}");
   }

@@ -1,0 +1,42 @@
+package org.sumbrel.server.outside;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.constraints.NotNull;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.server.SumbrelSettings;
+import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.Companies;
+
+/** The simulated cheque scanner, there with the demo data only. */
+@RestController
+@Tag(name = "outside")
+class ScannerController {
+
+  private final ChequeScanner scanner;
+  private final Companies companies;
+  private final SumbrelSettings settings;
+
+  ScannerController(ChequeScanner scanner, Companies companies, SumbrelSettings settings) {
+    this.scanner = scanner;
+    this.companies = companies;
+    this.settings = settings;
+  }
+
+  record ScannedView(
+      @NotNull @Schema(description = "as a reader gives it: transit T, on-us U") String codeLine,
+      @NotNull Long pictureId) {}
+
+  @PostMapping("/api/outside/scanner/cheque")
+  @Operation(summary = "Puts the next made-up cheque on the simulated scanner")
+  ScannedView scan(@RequestParam(required = false) Long company) {
+    if (!settings.demo().enabled()) {
+      throw new NotThere("simulated scanner", "outside the demonstration");
+    }
+    var scanned = scanner.scan(companies.idOf(company));
+    return new ScannedView(scanned.codeLine(), scanned.pictureId());
+  }
+}
