@@ -233,7 +233,7 @@ class PouchTest extends DeskTest {
     keys.type("412.60");
     keys.press("Tab");
     keys.type("410.60");
-    assertThat(page.getByText("2.00 short")).isVisible();
+    assertThat(region("A till’s day").getByText("2.00 short")).isVisible();
     keys.press("Tab");
     keys.type("Q7781");
     keys.press("Tab");

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.sumbrel.core.lockbox.LockboxBatch;
+import org.sumbrel.core.lockbox.LockboxCheque;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.core.receivables.RemittanceItem;
@@ -31,7 +33,7 @@ final class NormalForm {
     var document = new LinkedHashMap<String, Object>();
     document.put("format", content.format().word());
     document.put("accounts", content.accounts().stream().map(NormalForm::account).toList());
-    document.put("batches", List.of());
+    document.put("batches", content.batches().stream().map(NormalForm::batch).toList());
     document.put("payouts", List.of());
     document.put("remittances", content.remittances().stream().map(NormalForm::advice).toList());
     document.put("invoices", content.invoices().stream().map(NormalForm::invoice).toList());
@@ -42,6 +44,31 @@ final class NormalForm {
             .map(p -> fields("line", p.line(), "message", p.message()))
             .toList());
     return document;
+  }
+
+  private static Map<String, Object> batch(LockboxBatch batch) {
+    return fields(
+        "batch", batch.number(),
+        "lockbox", batch.lockbox(),
+        "date", batch.depositedOn().map(LocalDate::toString).orElse(null),
+        "currency", batch.currency().getCode(),
+        "total", batch.claimedTotal().map(MoneyText::plain).orElse(null),
+        "checkCount", batch.claimedCheques().orElse(null),
+        "checks", batch.cheques().stream().map(NormalForm::cheque).toList());
+  }
+
+  private static Map<String, Object> cheque(LockboxCheque cheque) {
+    return fields(
+        "checkNumber", cheque.number(),
+        "routing", cheque.routing(),
+        "account", cheque.account(),
+        "amount", MoneyText.plain(cheque.amount()),
+        "payerName", cheque.payerName(),
+        "date", cheque.date().map(LocalDate::toString).orElse(null),
+        "items",
+            cheque.items().stream()
+                .map(i -> fields("reference", i.reference(), "amount", MoneyText.plain(i.amount())))
+                .toList());
   }
 
   private static Map<String, Object> advice(RemittanceAdvice advice) {

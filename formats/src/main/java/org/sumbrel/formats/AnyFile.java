@@ -7,12 +7,14 @@ import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.sumbrel.formats.bai2.Bai2Reader;
 import org.sumbrel.formats.camt.CamtReader;
+import org.sumbrel.formats.lockbox.BaiLockboxReader;
 import org.sumbrel.formats.mt.MtReader;
 import org.sumbrel.formats.ofx.OfxReader;
 import org.sumbrel.formats.table.Partly;
 import org.sumbrel.formats.table.TableFile;
 import org.sumbrel.formats.table.TableProfile;
 import org.sumbrel.formats.ubl.UblReader;
+import org.sumbrel.formats.x12.LockboxReader;
 import org.sumbrel.formats.x12.RemittanceReader;
 
 /** Reads a file of any known format; the format is recognised by the content, never by the name. */
@@ -75,6 +77,14 @@ public final class AnyFile {
         case X12_820 -> {
           requireSize(file.size(), MOST_BYTES_OF_TEXT);
           yield RemittanceReader.read(file, reading);
+        }
+        case X12_823 -> {
+          requireSize(file.size(), MOST_BYTES_OF_TEXT);
+          yield LockboxReader.read(file, reading);
+        }
+        case LOCKBOX_BAI -> {
+          requireSize(file.size(), MOST_BYTES_OF_TEXT);
+          yield BaiLockboxReader.read(file, reading);
         }
         default -> throw BrokenFile.notYet(format.get());
       };

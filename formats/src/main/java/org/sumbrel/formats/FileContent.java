@@ -1,6 +1,7 @@
 package org.sumbrel.formats;
 
 import java.util.List;
+import org.sumbrel.core.lockbox.LockboxBatch;
 import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.formats.receivables.AliasRow;
 import org.sumbrel.formats.receivables.CustomerRow;
@@ -23,6 +24,7 @@ public record FileContent(
     List<AliasRow> aliases,
     List<PastPaymentRow> history,
     List<RemittanceAdvice> remittances,
+    List<LockboxBatch> batches,
     List<Problem> problems) {
 
   public FileContent {
@@ -32,6 +34,7 @@ public record FileContent(
     aliases = List.copyOf(aliases);
     history = List.copyOf(history);
     remittances = List.copyOf(remittances);
+    batches = List.copyOf(batches);
     problems = List.copyOf(problems);
   }
 
@@ -46,19 +49,22 @@ public record FileContent(
         aliases,
         history,
         remittances,
+        batches,
         problems);
   }
 
   public static FileContent ofStatements(
       Format format, List<AccountStatement> accounts, List<Problem> problems) {
     return new FileContent(
-        format, "", accounts, List.of(), List.of(), List.of(), List.of(), List.of(), problems);
+        format, "", accounts, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(),
+        problems);
   }
 
   public static FileContent ofInvoices(
       Format format, List<InvoiceRow> invoices, List<Problem> problems) {
     return new FileContent(
-        format, "", List.of(), invoices, List.of(), List.of(), List.of(), List.of(), problems);
+        format, "", List.of(), invoices, List.of(), List.of(), List.of(), List.of(), List.of(),
+        problems);
   }
 
   public static FileContent ofCustomers(List<CustomerRow> customers, List<Problem> problems) {
@@ -68,6 +74,7 @@ public record FileContent(
         List.of(),
         List.of(),
         customers,
+        List.of(),
         List.of(),
         List.of(),
         List.of(),
@@ -84,6 +91,7 @@ public record FileContent(
         aliases,
         List.of(),
         List.of(),
+        List.of(),
         List.of());
   }
 
@@ -97,12 +105,29 @@ public record FileContent(
         List.of(),
         history,
         List.of(),
+        List.of(),
         List.of());
   }
 
   public static FileContent ofRemittances(
       Format format, List<RemittanceAdvice> remittances, List<Problem> problems) {
     return new FileContent(
-        format, "", List.of(), List.of(), List.of(), List.of(), List.of(), remittances, problems);
+        format,
+        "",
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        remittances,
+        List.of(),
+        problems);
+  }
+
+  public static FileContent ofBatches(
+      Format format, List<LockboxBatch> batches, List<Problem> problems) {
+    return new FileContent(
+        format, "", List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), batches,
+        problems);
   }
 }

@@ -15,11 +15,11 @@ public enum Format {
   ALIASES_CSV("aliases-csv", "a list of aliases", true),
   HISTORY_CSV("history-csv", "a list of past payments", true),
   REMITTANCE_CSV("remittance-csv", "a remittance advice as CSV", true),
-  LOCKBOX_BAI("lockbox-bai", "a BAI lockbox file", false),
+  LOCKBOX_BAI("lockbox-bai", "a BAI lockbox file", true),
   LOCKBOX_CSV("lockbox-csv", "a lockbox list as CSV", false),
   PAYOUT_CSV("payout-csv", "a payout file as CSV", false),
   X12_820("x12-820", "an X12 820 remittance advice", true),
-  X12_823("x12-823", "an X12 823 lockbox", false),
+  X12_823("x12-823", "an X12 823 lockbox", true),
   UBL_INVOICE("ubl-invoice", "a UBL invoice", true),
   UBL_CREDIT_NOTE("ubl-credit-note", "a UBL credit note", true);
 

@@ -14,7 +14,6 @@ class RecognitionTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "ISA*00*          *00*          *ZZ*A              *ZZ*B              *260529*1200*U*00401*1*0*P*>~GS*LB*A*B*20260529*1200*1*X*004010~ST*823*0001~|X12 823 lockbox",
         "type,reference,date,gross,fee,net|payout file",
         "lockbox,batch,check_number,amount|lockbox list"
       })
@@ -33,7 +32,7 @@ class RecognitionTest {
                     "101COPPERBECKLARKSTOWML2605291200"
                         + " ".repeat(20)
                         + "\n2LARKSTOWMLCOPPERBECK\n"))
-        .hasMessageContaining("lockbox");
+        .hasMessageContaining("no record 9 at its end");
   }
 
   @ParameterizedTest

@@ -301,6 +301,7 @@ public final class DepositMatching {
         pouch.stream()
             .filter(r -> (r.method() == PaidBy.CARD) == deposit.deposit().isBatch())
             .filter(r -> r.bankable(deposit.deposit().on()))
+            .filter(r -> !r.receivedOn().isAfter(deposit.deposit().on()))
             .toList();
     return setsOfReceipts(some, gap).stream()
         .findFirst()

@@ -1,6 +1,5 @@
 package org.sumbrel.formats.x12;
 
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,7 +14,6 @@ import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileAmount;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.formats.FileContent;
-import org.sumbrel.formats.FileDate;
 import org.sumbrel.formats.Format;
 import org.sumbrel.formats.Reading;
 
@@ -28,6 +26,7 @@ public final class RemittanceReader {
   private static final String SET = "820";
 
   private final Reading reading;
+  private final X12Values values;
   private final List<RemittanceItem> items = new ArrayList<>();
 
   private Money total;
@@ -42,6 +41,7 @@ public final class RemittanceReader {
 
   private RemittanceReader(Reading reading, CurrencyUnit currency) {
     this.reading = reading;
+    this.values = new X12Values(reading);
     this.currency = currency;
   }
 
@@ -78,7 +78,7 @@ public final class RemittanceReader {
     try {
       currency = CurrencyUnit.of(cur.element(2));
     } catch (IllegalCurrencyException e) {
-      wrong(cur, "\"" + FileAmount.shortened(cur.element(2)) + "\" is not a currency code");
+      values.wrong(cur, "\"" + FileAmount.shortened(cur.element(2)) + "\" is not a currency code");
     }
   }
 
@@ -88,7 +88,7 @@ public final class RemittanceReader {
       case "TRN" -> trace = trace.isEmpty() ? segment.element(2) : trace;
       case "DTM" -> {
         if (!inEntities && date.isEmpty()) {
-          date = day(segment, segment.element(2));
+          date = values.day(segment, 2);
         }
       }
       case "N1" -> {
@@ -112,7 +112,7 @@ public final class RemittanceReader {
     line = bpr.line();
     total = amount(bpr, 2).orElse(null);
     if (!bpr.element(16).isEmpty()) {
-      date = day(bpr, bpr.element(16));
+      date = values.day(bpr, 16);
     }
     if (bpr.element(3).equals("D") && total != null) {
       total = total.negated();
@@ -127,10 +127,10 @@ public final class RemittanceReader {
     var gross = amount(rmr, 5);
     var paid = amount(rmr, 4).or(() -> gross.map(g -> g.minus(discount)));
     if (rmr.element(2).isEmpty()) {
-      wrong(rmr, "the document has no number");
+      values.wrong(rmr, "the document has no number");
     }
     if (paid.isEmpty()) {
-      wrong(rmr, "the document has no amount");
+      values.wrong(rmr, "the document has no amount");
       return;
     }
     items.add(new RemittanceItem(rmr.element(2), paid.get(), discount.abs(), zero, ""));
@@ -140,7 +140,7 @@ public final class RemittanceReader {
   private void adjustment(X12Segment adx) {
     var amount = amount(adx, 1);
     if (amount.isEmpty()) {
-      wrong(adx, "the adjustment has no amount");
+      values.wrong(adx, "the adjustment has no amount");
       return;
     }
     var reason = adx.element(2) + (adx.element(4).isEmpty() ? "" : " " + adx.element(4));
@@ -169,7 +169,7 @@ public final class RemittanceReader {
   private Optional<RemittanceAdvice> finished(X12Segment start) {
     if (total == null) {
       if (reading.sound()) {
-        wrong(start, "the advice has no BPR with the amount of the payment");
+        values.wrong(start, "the advice has no BPR with the amount of the payment");
       }
       return Optional.empty();
     }
@@ -186,28 +186,6 @@ public final class RemittanceReader {
   }
 
   private Optional<Money> amount(X12Segment segment, int element) {
-    var text = segment.element(element);
-    if (text.isEmpty()) {
-      return Optional.empty();
-    }
-    try {
-      return Optional.of(FileAmount.parse(text, currency));
-    } catch (IllegalArgumentException e) {
-      wrong(segment, e.getMessage());
-      return Optional.empty();
-    }
-  }
-
-  private Optional<LocalDate> day(X12Segment segment, String text) {
-    try {
-      return Optional.of(FileDate.basic(text));
-    } catch (DateTimeException e) {
-      wrong(segment, "\"" + FileAmount.shortened(text) + "\" is not a date such as 20260529");
-      return Optional.empty();
-    }
-  }
-
-  private void wrong(X12Segment segment, String message) {
-    reading.wrong(segment.line(), segment.place() + ": " + message);
+    return values.amount(segment, element, currency);
   }
 }

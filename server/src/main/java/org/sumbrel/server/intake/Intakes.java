@@ -281,6 +281,14 @@ public class Intakes {
                   + (content.format() == Format.ALIASES_CSV ? "aliases" : "past payments")
                   + " cannot be taken in here yet");
       case X12_820, REMITTANCE_CSV -> advices.take(owner, intake.id(), content.remittances());
+      case LOCKBOX_BAI, X12_823 ->
+          throw new BrokenFile(
+              1,
+              "this is "
+                  + content.format().described()
+                  + " of "
+                  + content.batches().stream().mapToInt(b -> b.cheques().size()).sum()
+                  + " cheques; they cannot be taken in here yet");
       default -> throw new IllegalStateException("nothing reads " + content.format());
     };
   }

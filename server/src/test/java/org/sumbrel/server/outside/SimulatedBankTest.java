@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.sumbrel.server.TestBooks.expect;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import java.math.BigDecimal;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -12,6 +13,7 @@ import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
+import org.sumbrel.server.TestBooks;
 
 /** The simulated bank delivers, and misbehaves when told to; the books stay right. */
 @ApiTest
@@ -71,6 +73,45 @@ class SimulatedBankTest {
     // nothing lies ready any more
     assertThat(fetch().at("/deliveries")).hasSameSizeAs(second);
     assertThat(maren.get("/api/cent-trail").body().at("/missing").isMissingNode()).isTrue();
+  }
+
+  @Test
+  void creditsADepositTheDayAfterItWasBroughtAndOnceOnly() {
+    var account = maren.get("/api/me").body().at("/companies/0/bankAccounts/0/id").asText();
+    var scanned = expect(200, maren.post("/api/outside/scanner/cheque", "{}")).body();
+    var line = maren.get("/api/code-line?text=" + scanned.at("/codeLine").asText()).body();
+    assertThat(line.at("/routing").asText()).startsWith("9990");
+    var cheque =
+        "{\"method\":\"CHEQUE\",\"receivedOn\":\"2026-05-29\",\"amount\":%s,\"from\":\"Scanned\",\"reference\":\"%s\",\"routing\":\"%s\",\"pictureId\":%s}"
+            .formatted(
+                TestBooks.money("73.11"),
+                line.at("/chequeNumber").asText(),
+                line.at("/routing").asText(),
+                scanned.at("/pictureId"));
+    var receipt = expect(201, maren.post("/api/receipts", cheque)).body().at("/receipt/id");
+    var slip = "SIM" + receipt;
+    expect(
+        201,
+        maren.post(
+            "/api/deposits",
+            "{\"bankAccountId\":%s,\"on\":\"2026-05-29\",\"slip\":\"%s\",\"receiptIds\":[%s],\"lines\":[],\"counted\":[]}"
+                .formatted(account, slip, receipt)));
+    for (var n = 0; n < 4; n++) {
+      day();
+    }
+    fetch();
+    var shown = maren.get("/api/entries?limit=500&q=" + slip).body().at("/rows");
+    assertThat(shown.size()).isBetween(1, 2);
+    var sum =
+        shown.findValuesAsText("amount").isEmpty()
+            ? BigDecimal.ZERO
+            : shown.findParents("payer").stream()
+                .map(row -> new BigDecimal(row.at("/amount/amount").asText()))
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+    // whole, or less the fee of the counter
+    assertThat(sum).isBetween(new BigDecimal("58.11"), new BigDecimal("73.11"));
+    var match = maren.get("/api/entries/" + shown.at("/0/id") + "/deposit-matches").body();
+    assertThat(match.at("/0/deposits/0/slip").asText()).isEqualTo(slip);
   }
 
   @Test

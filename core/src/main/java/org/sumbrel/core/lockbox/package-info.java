@@ -1,0 +1,2 @@
+/** A morning's cheques as the bank's mail room reports them. */
+package org.sumbrel.core.lockbox;
