@@ -9,6 +9,7 @@ import type { Reason } from "../settle/words";
 import { grouped, isNegative, isZero } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
 import type { Schemas } from "../api/client";
+import { TakenBack } from "../settle/TakenBack";
 import { useNoteMarks } from "../notes/queries";
 import { AccountPane } from "./AccountPane";
 import { AccountSheet } from "./AccountSheet";
@@ -300,12 +301,17 @@ function Waits() {
 }
 
 function NoLongerWaits({ entry }: { entry: Entry }) {
+  if (entry.status === "DEBIT") {
+    return <TakenBack debit={entry} />;
+  }
   const [to, words] =
     entry.status === "SHELVED"
       ? ["/waiting/shelved", "See the shelf"]
       : entry.status === "BANKED"
         ? ["/pouch/deposits", "See the deposits"]
-        : ["/posted/settlements", "See the settlements"];
+        : entry.status === "SOLD"
+          ? ["/pouch/takings", "See what was sold"]
+          : ["/posted/settlements", "See the settlements"];
   return (
     <Empty title={`${grouped(entry.amount)} from ${entry.payer} no longer waits`}>
       <Button component={RouterLink} to={to} variant="outlined">

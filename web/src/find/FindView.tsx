@@ -225,6 +225,13 @@ function Became({ row }: { row: Found }) {
       </Link>
     );
   }
+  if (row.status === "DEBIT") {
+    return (
+      <Link component={RouterLink} to={`/waiting/desk/${row.id}`} color="inherit" underline="hover">
+        from us
+      </Link>
+    );
+  }
   if (row.status === "SHELVED") {
     return (
       <Link component={RouterLink} to="/waiting/shelved">

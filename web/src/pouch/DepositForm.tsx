@@ -113,6 +113,7 @@ export function DepositForm({
     setTicked(new Set(receipts.filter((r) => !r.heldUntil && which(r)).map((r) => r.id)));
   const methods = [...new Set(receipts.map((r) => r.method))];
   const days = [...new Set(receipts.map((r) => r.receivedOn))].sort();
+  const payers = [...new Set(receipts.map((r) => r.from))].sort();
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       <Box sx={{ flex: 1, overflow: "auto", px: 2.5, py: 2 }}>
@@ -167,6 +168,14 @@ export function DepositForm({
               value=""
               options={[["", "received up to…"], ...days.map((d): [string, string] => [d, d])]}
               choose={(day) => day && all((r) => r.method !== "CARD" && r.receivedOn <= day)}
+            />
+          )}
+          {payers.length > 1 && (
+            <Choice
+              label="Received from"
+              value=""
+              options={[["", "received from…"], ...payers.map((p): [string, string] => [p, p])]}
+              choose={(payer) => payer && all((r) => r.method !== "CARD" && r.from === payer)}
             />
           )}
           <Button color="inherit" onClick={() => setTicked(new Set())}>

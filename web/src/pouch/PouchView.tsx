@@ -14,7 +14,7 @@ import { usePouch, usePouchRefresh } from "./queries";
 import { RecordReceipt } from "./RecordReceipt";
 import { OnHand } from "./RecordedSoFar";
 import { ReceiptTable } from "./ReceiptTable";
-import { MANY, type Held, type Method } from "./words";
+import { MANY, ONE, type Held, type Method } from "./words";
 
 /** Receipts in the office: recorded in one line, listed with their age, ticked to be banked together. */
 export default function PouchView() {
@@ -80,7 +80,7 @@ export default function PouchView() {
                   title={`Tick all ${MANY[sum.method]}`}
                   sx={{ px: 0.5 }}
                 >
-                  {sum.receipts} {sum.method === "CASH" ? "cash" : MANY[sum.method]}&nbsp;
+                  {sum.receipts === 1 ? ONE[sum.method] : `${sum.receipts} ${MANY[sum.method]}`}&nbsp;
                   <Amount of={sum.amount} />
                 </Button>
               ))}

@@ -154,8 +154,8 @@ function Banked({ takings }: { takings: Takings }) {
     : deposits.map((id, n) => (
         <span key={id}>
           {n > 0 && ", "}
-          <Link component={RouterLink} to={`/pouch/deposits/${id}`} className="figure">
-            {id}
+          <Link component={RouterLink} to={`/pouch/deposits/${id}`}>
+            deposit {id}
           </Link>
         </span>
       ));

@@ -11,6 +11,14 @@ export const METHODS: [Method, string][] = [
   ["TRANSFER", "transfer"],
 ];
 
+/** One receipt of a method. */
+export const ONE: Record<Method, string> = {
+  CHEQUE: "1 cheque",
+  CASH: "cash",
+  CARD: "1 card slip",
+  TRANSFER: "1 transfer",
+};
+
 /** Several receipts of a method. */
 export const MANY: Record<Method, string> = {
   CHEQUE: "cheques",

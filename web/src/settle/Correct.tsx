@@ -14,7 +14,7 @@ import { AskDialog } from "../shared/AskDialog";
 import { CustomerPicker, type Picked } from "../shared/CustomerPicker";
 import { grouped } from "../shared/money";
 import { useMove, useRedo, useTakeBack, type Settlement } from "./queries";
-import { ReturnDialog } from "./ReturnDialog";
+import { ReturnDialog, type Returned } from "./ReturnDialog";
 
 type Which = "redo" | "one" | "move" | "return";
 
@@ -52,9 +52,19 @@ export function Correct({ settlement: s, disabled }: { settlement: Settlement; d
       {asked === "redo" && <RedoDialog settlement={s} close={close} />}
       {asked === "one" && <TakeBackDialog settlement={s} close={close} />}
       {asked === "move" && <MoveDialog settlement={s} close={close} />}
-      {asked === "return" && <ReturnDialog settlement={s} close={close} />}
+      {asked === "return" && <ReturnDialog receipt={returned(s)} close={close} />}
     </>
   );
+}
+
+function returned(s: Settlement): Returned {
+  return {
+    entryId: s.entryId ?? 0,
+    received: s.received,
+    payer: s.payer,
+    receivedOn: s.receivedOn,
+    owners: [...new Map(s.applications.map((a) => [a.customerId, a.customerName]))],
+  };
 }
 
 /** The word why, which every correction keeps. */

@@ -7,19 +7,38 @@ import { onDay } from "../shared/dates";
 import { grouped, isZero, positive } from "../shared/money";
 import { Loading } from "../shared/States";
 import { Why } from "./Correct";
-import { useReturn, useReturnCandidates, useReturnCost, type Settlement } from "./queries";
+import { useReturn, useReturnCandidates, useReturnCost } from "./queries";
 
 type Debit = Schemas["DebitView"];
 
+/** What came back. */
+export interface Returned {
+  entryId: number;
+  received: Schemas["MoneyView"];
+  payer: string;
+  receivedOn: string;
+  /** Who owed what it had paid: one of them may be charged the fee. */
+  owners: [number, string][];
+}
+
 /** A cheque without cover or a recalled transfer: which debit it was, what it cost, and who bears that. */
-export function ReturnDialog({ settlement: s, close }: { settlement: Settlement; close: () => void }) {
-  const entryId = s.entryId ?? 0;
-  const [debitId, setDebitId] = useState<number | null>(null);
+export function ReturnDialog({
+  receipt: s,
+  by,
+  close,
+}: {
+  receipt: Returned;
+  /** The debit that one came from. */
+  by?: number;
+  close: () => void;
+}) {
+  const entryId = s.entryId;
+  const [debitId, setDebitId] = useState<number | null>(by ?? null);
   const [feeId, setFeeId] = useState(0);
   const [owner, setOwner] = useState(0);
   const [again, setAgain] = useState(true);
   const [why, setWhy] = useState("");
-  const receipt = useEntry(s.entryId ?? undefined);
+  const receipt = useEntry(entryId);
   const inOffice = receipt.data?.recorded === true;
   const candidates = useReturnCandidates(entryId, undefined);
   const fees = useReturnCandidates(entryId, debitId);
@@ -29,7 +48,6 @@ export function ReturnDialog({ settlement: s, close }: { settlement: Settlement;
   const fee = fees.data?.find((d) => d.id === feeId);
   const cost = useReturnCost(entryId, debitId, feeId);
   const costs = cost.data !== undefined && !isZero(cost.data);
-  const customers = [...new Map(s.applications.map((a) => [a.customerId, a.customerName]))];
   const ready = debit !== undefined && cost.data !== undefined && why.trim() !== "" && !take.isPending;
   const go = () => {
     if (ready) {
@@ -110,7 +128,7 @@ export function ReturnDialog({ settlement: s, close }: { settlement: Settlement;
             onChange={(event) => setOwner(Number(event.target.value))}
           >
             <FormControlLabel value={0} control={<Radio size="small" sx={{ py: 0.25 }} />} label="we do" />
-            {customers.map(([id, name]) => (
+            {s.owners.map(([id, name]) => (
               <FormControlLabel
                 key={id}
                 value={id}

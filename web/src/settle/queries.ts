@@ -47,6 +47,15 @@ export function useReturnCandidates(entryId: number, debit: number | null | unde
   });
 }
 
+/** Receipts that a debit may have taken back, likeliest first. */
+export function useTakenBack(debitId: number) {
+  return useQuery({
+    queryKey: ["taken-back", debitId],
+    queryFn: async () =>
+      data(await api.GET("/api/entries/{id}/taken-back", { params: { path: { id: debitId } } })),
+  });
+}
+
 /** What a return by these debits would cost; the server counts. */
 export function useReturnCost(entryId: number, debit: number | null, feeDebit: number) {
   return useQuery({

@@ -355,15 +355,17 @@ class PouchTest extends DeskTest {
     button("^Tie to the bank$").first().click();
     assertThat(page.getByText("· tied")).isVisible();
     shows("QBACK2", "-333.30", "RETURNED CHEQUE 5521");
-    page.navigate(address);
-    page.getByLabel("In this deposit").getByText("QBK-1").click();
-    page.getByText("Correct…").click();
-    page.getByRole(
-            AriaRole.MENUITEM,
-            new GetByRoleOptions().setName(Pattern.compile("^Returned by the bank")))
-        .click();
-    page.getByRole(AriaRole.RADIO, new GetByRoleOptions().setName(Pattern.compile("333.30")))
-        .check();
+    // from the debit by which the bank took it back
+    page.navigate(sumbrel.address() + "/waiting/find?q=%22returned%20cheque%205521%22");
+    page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("from us")).click();
+    assertThat(region("Money from us")).containsText("333.30 went out");
+    assertThat(page.getByLabel("What it may take back"))
+        .containsText("Cheque 5521 from QBack Cafe");
+    button("^It came back").click();
+    assertThat(
+            page.getByRole(
+                AriaRole.RADIO, new GetByRoleOptions().setName(Pattern.compile("333.30"))))
+        .isChecked();
     page.getByLabel("charge it to QBack Cafe").check();
     assertThat(page.getByLabel("Put it in the pouch again, to be presented once more")).isChecked();
     page.getByLabel("Why").fill("no cover");

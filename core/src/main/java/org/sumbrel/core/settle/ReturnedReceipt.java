@@ -18,7 +18,7 @@ import org.sumbrel.core.receivables.Receipt;
 public final class ReturnedReceipt {
 
   /** So long after a receipt the bank may still take it back. */
-  static final int DAYS = 120;
+  public static final int DAYS = 120;
 
   /** A return may cost so much of the receipt, or {@link #FEE_AT_MOST}, whichever is more. */
   private static final int FEE_PERCENT = 10;
@@ -94,6 +94,41 @@ public final class ReturnedReceipt {
                 .thenComparing(d -> !mentions(d, receipt, checkNumber))
                 .thenComparing(Debit::bookedOn)
                 .thenComparing(Debit::key))
+        .toList();
+  }
+
+  /** A receipt that was here, and the number of the cheque where it was one. */
+  public record Taken(Receipt receipt, String checkNumber) {}
+
+  /**
+   * The least that a receipt can have been whose return, fee included, is of an amount.
+   *
+   * @param takenBack what the bank took, positive
+   */
+  public static Money least(Money takenBack) {
+    var minor = takenBack.getAmountMinorLong();
+    var fixed = Money.ofMajor(takenBack.getCurrencyUnit(), FEE_AT_MOST).getAmountMinorLong();
+    return Money.ofMinor(
+        takenBack.getCurrencyUnit(),
+        Math.max(1, Math.min(minor - fixed, minor * 100 / (100 + FEE_PERCENT))));
+  }
+
+  /**
+   * Those receipts that a debit may have taken back, likeliest first: of its amount, or named in
+   * its text and of a little less.
+   */
+  public static List<Taken> takenBackBy(Debit debit, List<Taken> receipts) {
+    return receipts.stream()
+        .filter(t -> !candidates(t.receipt(), t.checkNumber(), List.of(debit)).isEmpty())
+        .filter(
+            t ->
+                debit.amount().abs().isEqual(t.receipt().amount())
+                    || mentions(debit, t.receipt(), t.checkNumber()))
+        .sorted(
+            Comparator.comparing((Taken t) -> !mentions(debit, t.receipt(), t.checkNumber()))
+                .thenComparing(t -> !debit.amount().abs().isEqual(t.receipt().amount()))
+                .thenComparing(t -> t.receipt().receivedOn(), Comparator.reverseOrder())
+                .thenComparing(t -> t.receipt().id()))
         .toList();
   }
 

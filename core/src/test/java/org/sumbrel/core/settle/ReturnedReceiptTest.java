@@ -13,6 +13,7 @@ import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.ReturnedReceipt.Debit;
+import org.sumbrel.core.settle.ReturnedReceipt.Taken;
 
 /** A receipt that the bank took back: which debit it was, and what it cost. */
 class ReturnedReceiptTest {
@@ -56,6 +57,30 @@ class ReturnedReceiptTest {
                 CHEQUE, "", List.of(alike, debit(6, 1, "-612.30", "CAFE TAMARISK RECALLED"))))
         .extracting(Debit::key)
         .containsExactly(6L, 3L);
+  }
+
+  @Test
+  void isFoundFromTheDebitByItsNumberOrAmount() {
+    var others =
+        List.of(
+            new Taken(receipt("2", 12, "612.30", "WRENHOUSE"), "55"),
+            new Taken(receipt("3", 9, "600.00", "HALLORAN"), "77"),
+            new Taken(receipt("4", 3, "612.30", "OSKAR"), ""),
+            new Taken(CHEQUE, "1187"));
+    var found = ReturnedReceipt.takenBackBy(debit(9, 1, "-612.30", "RETURNED CHEQUE 1187"), others);
+    // its number first, then those of its amount, the latest first; a lower one is not named
+    assertThat(found).extracting(t -> t.receipt().id()).containsExactly("1", "4", "2");
+    // with a fee in it, only what it names
+    assertThat(ReturnedReceipt.takenBackBy(debit(9, 1, "-627.30", "RET CHQ 1187"), others))
+        .extracting(t -> t.receipt().id())
+        .containsExactly("1");
+    assertThat(ReturnedReceipt.least(usd("627.30"))).isEqualTo(usd("527.30"));
+    assertThat(ReturnedReceipt.least(usd("40.00"))).isEqualTo(usd("0.01"));
+    assertThat(ReturnedReceipt.least(usd("11000.00"))).isEqualTo(usd("10000.00"));
+  }
+
+  private static Receipt receipt(String id, int daysAgo, String amount, String payer) {
+    return new Receipt(id, COMPANY, TODAY.minusDays(daysAgo), usd(amount), payer, "", "");
   }
 
   @Test

@@ -58,6 +58,14 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
       LocalDate until);
 
   @Query(
+      """
+      select e from BankEntryEntity e where e.bankAccountId = :account and e.status in (WAITING, SETTLED)
+        and e.amountMinor between :least and :most and e.bookedOn between :from and :until order by e.id desc
+      """)
+  List<BankEntryEntity> credits(
+      Long account, long least, long most, LocalDate from, LocalDate until, Limit limit);
+
+  @Query(
       "select e from BankEntryEntity e where e.bankAccountId = :account and e.status = DEBIT and e.bookedOn >= :from order by e.id")
   List<BankEntryEntity> debits(Long account, LocalDate from);
 

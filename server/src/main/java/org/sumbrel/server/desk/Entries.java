@@ -23,6 +23,8 @@ import org.sumbrel.server.api.NotThere;
 @Transactional(readOnly = true)
 public class Entries {
 
+  private static final int MOST_CREDITS = 200;
+
   private final BankEntryRepository entries;
 
   Entries(BankEntryRepository entries) {
@@ -76,6 +78,15 @@ public class Entries {
   /** Money from us on an account since a day, as far as it explains nothing yet. */
   public List<BankEntryEntity> debits(Long bankAccountId, LocalDate from) {
     return entries.debits(bankAccountId, from);
+  }
+
+  /**
+   * Credits of a bank account of these amounts, in minor units, that wait or are settled, the
+   * latest first.
+   */
+  public List<BankEntryEntity> credits(
+      Long bankAccountId, long least, long most, LocalDate from, LocalDate until) {
+    return entries.credits(bankAccountId, least, most, from, until, Limit.of(MOST_CREDITS));
   }
 
   /** Takes a receipt of the office in; it waits like money at the bank. */

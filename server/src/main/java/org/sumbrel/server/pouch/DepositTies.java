@@ -13,6 +13,7 @@ import org.sumbrel.core.deposit.DepositTie;
 import org.sumbrel.core.deposit.InTransit;
 import org.sumbrel.core.journal.DepositPosting;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.propose.Standing;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
@@ -76,12 +77,18 @@ class DepositTies {
       return List.of();
     }
     var finder = finder(deposit.companyId(), deposit.bankAccountId(), deposit.currency());
-    var credits = credits(deposit.bankAccountId());
-    return credits.stream()
+    var waiting = entries.waitingOn(deposit.bankAccountId());
+    var credits = waiting.stream().map(DepositTies::credit).toList();
+    return waiting.stream()
         .flatMap(
-            credit ->
-                finder.matches(credit, credits).stream()
-                    .filter(m -> m.depositIds().contains(depositId.toString())))
+            entry ->
+                finder.matches(credit(entry), credits).stream()
+                    .filter(m -> m.depositIds().contains(depositId.toString()))
+                    // money that somebody sent for something is near by accident only
+                    .filter(
+                        m ->
+                            m.kind() != DepositMatch.Kind.NEAR
+                                || entry.standing() != Standing.CLEAR))
         .sorted((a, b) -> Double.compare(b.weight(), a.weight()))
         .limit(SHOWN)
         .toList();

@@ -90,7 +90,7 @@ public class PouchHistory {
       Money cards,
       Actor actor) {
     var cash = new RecordTakings.PaidSent(PaidBy.CASH, MoneyView.of(counted), "", "");
-    var card = new RecordTakings.PaidSent(PaidBy.CARD, MoneyView.of(cards), "batch 118", "");
+    var card = new RecordTakings.PaidSent(PaidBy.CARD, MoneyView.of(cards), "118", "");
     var sold = new RecordTakings.SaleSent(MoneyView.of(tillCash.plus(cards)), null, taxCode, null);
     var id =
         tills.record(

@@ -1,6 +1,8 @@
 package org.sumbrel.server.pouch;
 
+import java.time.LocalDate;
 import java.util.List;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 import org.sumbrel.core.receivables.PaidBy;
@@ -21,6 +23,13 @@ interface ReceiptRepository extends JpaRepository<ReceiptEntity, Long> {
       "select r from ReceiptEntity r where r.companyId = :company and r.method = :method and r.reference = :reference"
           + " and r.amountMinor = :minor and r.withdrawnAt is null")
   List<ReceiptEntity> alike(Long company, PaidBy method, String reference, long minor);
+
+  @Query(
+      "select r.id from ReceiptEntity r where r.withdrawnAt is null and r.receivedOn >= :since and r.amountMinor between :least and :most"
+          + " and r.depositId in (select d.id from DepositEntity d where d.bankAccountId = :account"
+          + " and d.status in (org.sumbrel.server.pouch.DepositEntity.Status.MADE, org.sumbrel.server.pouch.DepositEntity.Status.TIED))"
+          + " order by r.id desc")
+  List<Long> takenTo(Long account, LocalDate since, long least, long most, Limit limit);
 
   List<ReceiptEntity> findByTakingsIdOrderById(Long takingsId);
 

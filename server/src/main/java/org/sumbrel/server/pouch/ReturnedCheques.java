@@ -2,7 +2,9 @@ package org.sumbrel.server.pouch;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.deposit.HeldReceipt;
@@ -21,6 +23,8 @@ import org.sumbrel.server.settle.BankedReceipts;
 @Service
 @Transactional
 class ReturnedCheques implements BankedReceipts {
+
+  private static final int MOST = 200;
 
   private final ReceiptRepository receipts;
   private final DepositRepository deposits;
@@ -55,6 +59,12 @@ class ReturnedCheques implements BankedReceipts {
         .map(ReceiptEntity::depositId)
         .flatMap(deposits::findById)
         .map(DepositEntity::bankAccountId);
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public List<Long> takenTo(Long bankAccountId, LocalDate since, long least, long most) {
+    return receipts.takenTo(bankAccountId, since, least, most, Limit.of(MOST));
   }
 
   @Override

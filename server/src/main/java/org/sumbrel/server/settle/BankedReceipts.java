@@ -1,5 +1,7 @@
 package org.sumbrel.server.settle;
 
+import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.sumbrel.server.access.Actor;
 
@@ -10,6 +12,9 @@ public interface BankedReceipts {
 
   /** To which bank account the receipt was taken; empty where the entry is the bank's own. */
   Optional<Long> takenTo(Long entryId);
+
+  /** Receipts of these amounts, in minor units, that were taken to a bank account since a day. */
+  List<Long> takenTo(Long bankAccountId, LocalDate since, long least, long most);
 
   /**
    * The bank took a receipt back that it had shown.

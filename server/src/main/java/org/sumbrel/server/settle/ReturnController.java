@@ -48,6 +48,16 @@ class ReturnController {
     }
   }
 
+  record OwnerView(@NotNull Long customerId, @NotNull String name) {}
+
+  record TakenBackView(
+      @NotNull Long entryId,
+      @NotNull String payer,
+      @NotNull LocalDate receivedOn,
+      @NotNull MoneyView amount,
+      @NotNull @Schema(description = "of the cheque; empty where it was none") String checkNumber,
+      @NotNull @Schema(description = "who owed what it had paid") List<OwnerView> owners) {}
+
   record Return(
       @NotNull @Schema(description = "the debit by which the bank took it back") Long debitId,
       @Schema(description = "the debit of the fee, where the bank booked one of its own")
@@ -72,6 +82,29 @@ class ReturnController {
   List<DebitView> candidates(@PathVariable Long id, @RequestParam(required = false) Long debit) {
     var found = debit == null ? returns.candidates(id) : returns.fees(debit);
     return found.stream().map(DebitView::of).toList();
+  }
+
+  @GetMapping("/api/entries/{id}/taken-back")
+  @Operation(
+      summary =
+          "Receipts that this debit may have taken back, found by number and amount, likeliest first")
+  List<TakenBackView> takenBack(@PathVariable Long id) {
+    return returns.takenBackBy(id).stream()
+        .map(
+            taken -> {
+              var receipt = taken.receipt();
+              var entryId = Long.valueOf(receipt.id());
+              return new TakenBackView(
+                  entryId,
+                  entries.entry(entryId).payerWords(),
+                  receipt.receivedOn(),
+                  MoneyView.of(receipt.amount()),
+                  taken.checkNumber(),
+                  returns.owners(entryId).entrySet().stream()
+                      .map(o -> new OwnerView(o.getKey(), o.getValue()))
+                      .toList());
+            })
+        .toList();
   }
 
   @GetMapping("/api/entries/{id}/return-cost")

@@ -2,7 +2,9 @@ package org.sumbrel.server.settle;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
@@ -12,11 +14,13 @@ import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.settle.ReturnedReceipt;
 import org.sumbrel.core.settle.ReturnedReceipt.Debit;
+import org.sumbrel.core.settle.ReturnedReceipt.Taken;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.desk.Proposals;
@@ -26,6 +30,8 @@ import org.sumbrel.server.journal.Journal;
 @Service
 @Transactional
 class Returns {
+
+  private static final int MOST_SHOWN = 10;
 
   private final ReturnedReceiptRepository returned;
   private final SettlementRepository settlements;
@@ -76,6 +82,56 @@ class Returns {
         debit.bookedOn(), debits(debit).stream().filter(d -> !d.key().equals(debitId)).toList());
   }
 
+  /** Receipts that a debit may have taken back, likeliest first. */
+  @Transactional(readOnly = true)
+  List<Taken> takenBackBy(Long debitId) {
+    var entry = entries.entry(debitId);
+    if (entry.status() != BankEntryEntity.Status.DEBIT) {
+      return List.of();
+    }
+    var most = entry.amount().abs();
+    var least = ReturnedReceipt.least(most).getAmountMinorLong();
+    var since = entry.bookedOn().minusDays(ReturnedReceipt.DAYS);
+    var found =
+        new ArrayList<>(
+            entries.all(
+                banked.takenTo(entry.bankAccountId(), since, least, most.getAmountMinorLong())));
+    found.addAll(
+        entries.credits(
+            entry.bankAccountId(), least, most.getAmountMinorLong(), since, entry.bookedOn()));
+    return ReturnedReceipt.takenBackBy(
+            debit(entry),
+            found.stream()
+                .filter(this::returnable)
+                .map(e -> new Taken(e.toReceipt(), e.checkNumber()))
+                .toList())
+        .stream()
+        .limit(MOST_SHOWN)
+        .toList();
+  }
+
+  private static Debit debit(BankEntryEntity entry) {
+    return new Debit(
+        entry.id(), entry.bookedOn(), entry.amount(), entry.payerName() + " " + entry.remittance());
+  }
+
+  /** Who owed what a receipt had paid, by their ids; empty where it was settled for nobody. */
+  @Transactional(readOnly = true)
+  Map<Long, String> owners(Long entryId) {
+    return settlements
+        .findFirstByEntryIdAndStatus(entryId, SettlementEntity.Status.POSTED)
+        .map(
+            s ->
+                customers.names(
+                    customers
+                        .items(s.applications().stream().map(ApplicationEntity::itemId).toList())
+                        .values()
+                        .stream()
+                        .map(OpenItemEntity::customerId)
+                        .toList()))
+        .orElse(Map.of());
+  }
+
   /** What a return by these debits would cost; the fee's debit may be null. */
   @Transactional(readOnly = true)
   Money cost(Long entryId, Long debitId, Long feeDebitId) {
@@ -97,9 +153,7 @@ class Returns {
   }
 
   private List<Debit> debits(BankEntryEntity entry) {
-    return entries.debits(account(entry), entry.bookedOn()).stream()
-        .map(d -> new Debit(d.id(), d.bookedOn(), d.amount(), d.payerName() + " " + d.remittance()))
-        .toList();
+    return entries.debits(account(entry), entry.bookedOn()).stream().map(Returns::debit).toList();
   }
 
   /**
@@ -185,9 +239,7 @@ class Returns {
     if (!entry.amount().isPositive()) {
       throw new BadRequest("This entry is money from us; choose the receipt that was taken back.");
     }
-    if (entry.status() != BankEntryEntity.Status.WAITING
-        && entry.status() != BankEntryEntity.Status.SETTLED
-        && entry.status() != BankEntryEntity.Status.SOLD) {
+    if (!returnable(entry)) {
       throw new Conflict(
           "NOT_HERE",
           "These "
@@ -195,6 +247,12 @@ class Returns {
               + " neither wait nor are settled, so they cannot be returned.");
     }
     return entry;
+  }
+
+  private boolean returnable(BankEntryEntity entry) {
+    return entry.status() == BankEntryEntity.Status.WAITING
+        || entry.status() == BankEntryEntity.Status.SETTLED
+        || entry.status() == BankEntryEntity.Status.SOLD;
   }
 
   private BankEntryEntity debit(BankEntryEntity entry, Long id) {

@@ -274,6 +274,11 @@ class PouchApiTest {
             "?bankAccount=" + account));
     var debit = maren.get("/api/entries/" + id + "/return-candidates").body().at("/0");
     assertThat(debit.at("/amount/amount").asText()).isEqualTo("-514.15");
+    // found from the debit too, by number and amount, with who may be charged
+    var takenBack = maren.get("/api/entries/" + debit.at("/id").asText() + "/taken-back").body();
+    assertThat(takenBack.at("/0/entryId").asText()).isEqualTo(id);
+    assertThat(takenBack.at("/0/checkNumber").asText()).isEqualTo("991");
+    assertThat(takenBack.at("/0/owners/0/name").asText()).isEqualTo(books.customer());
     var customer = cheque.at("/receipt/settlementId").asText();
     var owner = maren.get("/api/settlements/" + customer).body().at("/applications/0/customerId");
     var back =
