@@ -163,17 +163,45 @@ abstract class DeskTest extends BrowserTest {
 
   /** Moves the focus by Tab alone until it is on what is called so. */
   static void tabTo(Page in, String name) {
+    tabTo(in, name, "Tab");
+  }
+
+  static void tabTo(Page in, String name, String key) {
     var wanted = Pattern.compile(name);
-    for (var n = 0; n < 90; n++) {
-      var here = in.locator("*:focus");
-      if (here.count() == 1) {
-        var label = here.getAttribute("aria-label");
-        if (wanted.matcher(label == null ? here.innerText() : label).find()) {
-          return;
-        }
+    for (var n = 0; n < 120; n++) {
+      var called =
+          (String)
+              in.evaluate(
+                  """
+                  () => {
+                    const here = document.activeElement;
+                    return here.getAttribute("aria-label") ?? here.labels?.[0]?.innerText ?? here.innerText ?? "";
+                  }
+                  """);
+      if (wanted.matcher(called.strip()).find()) {
+        return;
       }
-      in.keyboard().press("Tab");
+      in.keyboard().press(key);
     }
     throw new AssertionError("Tab never came to " + name);
+  }
+
+  /** Goes to a button by Tab and presses it. */
+  void press(String button) {
+    assertThat(button(button).first()).isEnabled();
+    tabTo(page, button);
+    page.keyboard().press("Enter");
+  }
+
+  /** Finds the one entry with this text from wherever the focus is, by keyboard alone. */
+  static void find(Page in, String text) {
+    in.navigate(sumbrel.address() + "/waiting/desk");
+    assertThat(region(in, "Queue")).isVisible();
+    in.keyboard().press("/");
+    assertThat(in.getByLabel("Search the queue")).isFocused();
+    in.keyboard().insertText(text);
+    assertThat(region(in, "Queue").getByRole(AriaRole.GROUP)).hasCount(1);
+    in.keyboard().press("Enter");
+    assertThat(region(in, "Receipt")).containsText(text);
   }
 }

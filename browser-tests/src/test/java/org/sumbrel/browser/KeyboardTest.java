@@ -14,18 +14,6 @@ import org.junit.jupiter.api.Test;
  */
 class KeyboardTest extends DeskTest {
 
-  /** Finds the one entry with this text from wherever the focus is. */
-  private static void find(Page in, String text) {
-    in.navigate(sumbrel.address() + "/waiting/desk");
-    assertThat(region(in, "Queue")).isVisible();
-    in.keyboard().press("/");
-    assertThat(in.getByLabel("Search the queue")).isFocused();
-    in.keyboard().insertText(text);
-    assertThat(region(in, "Queue").getByRole(AriaRole.GROUP)).hasCount(1);
-    in.keyboard().press("Enter");
-    assertThat(region(in, "Receipt")).containsText(text);
-  }
-
   private void postByKey(String amount) {
     assertThat(region("Remainder")).containsText("Post " + amount);
     page.keyboard().press("Control+Enter");

@@ -15,7 +15,10 @@ import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
-/** Receipts in the office: recorded, banked together, recognised at the bank. */
+/**
+ * Receipts in the office: recorded, banked together, recognised at the bank; by keyboard alone once
+ * the bank's files are in.
+ */
 class PouchTest extends DeskTest {
 
   private Locator exactly(String label) {
@@ -31,24 +34,41 @@ class PouchTest extends DeskTest {
     assertThat(button("^Record$")).isVisible();
   }
 
+  /** Goes to a field by Tab and types into it. */
+  private void type(String field, String text) {
+    tabTo(page, field);
+    page.keyboard().press("Control+A");
+    page.keyboard().type(text);
+  }
+
+  private void method(String word) {
+    tabTo(page, "^Method$", "Shift+Tab");
+    page.keyboard().type(word);
+  }
+
   private void record(String method, String number, String who, String amount) {
-    exactly("Method").selectOption(method);
-    page.getByLabel(Pattern.compile("^(Cheque number|Reference|Batch or slip)$")).fill(number);
-    from().fill(who);
-    exactly("Amount").fill(amount);
+    method(method);
+    type("^(Cheque number|Reference|Batch or slip)$", number);
+    type("^From$", who);
+    type("^Amount$", amount);
     page.keyboard().press("Enter");
     assertThat(page.getByText(Pattern.compile("^Recorded: .* of " + amount + " from " + who)))
         .isVisible();
   }
 
   private void tick(String name) {
-    page.getByRole(AriaRole.CHECKBOX, new GetByRoleOptions().setName(name)).check();
+    var box = page.getByRole(AriaRole.CHECKBOX, new GetByRoleOptions().setName(name));
+    assertThat(box).isVisible();
+    tabTo(page, "^" + name);
+    page.keyboard().press("Space");
+    assertThat(box).isChecked();
   }
 
   /** Makes a deposit of what is ticked; gives its address. */
   private String bank(String slip) {
-    button("^Make a deposit of").click();
-    page.getByLabel("Slip number").fill(slip);
+    press("^Make a deposit of");
+    assertThat(page.getByText("A new deposit")).isVisible();
+    type("^Slip number$", slip);
     page.keyboard().press("Control+Enter");
     assertThat(page.getByText("slip " + slip)).isVisible();
     return page.url();
@@ -100,9 +120,10 @@ class PouchTest extends DeskTest {
     var address = page.url();
     var slip =
         page.waitForDownload(
-            () ->
-                page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("Slip as PDF"))
-                    .click());
+            () -> {
+              tabTo(page, "^Slip as PDF");
+              page.keyboard().press("Enter");
+            });
     assertThat(new String(Files.readAllBytes(slip.path()), 0, 5, StandardCharsets.US_ASCII))
         .isEqualTo("%PDF-");
 
@@ -127,13 +148,43 @@ class PouchTest extends DeskTest {
   }
 
   @Test
+  void banksThreeChequesAndCashThatTheBankCreditsTheNextDay() {
+    signIn(page, "maren");
+    pouch();
+    record("cheque", "7301", "Qnext Deli", "210.40");
+    record("cheque", "7302", "Qnext Inn", "98.00");
+    record("cheque", "7303", "Qnext Cafe", "1,405.25");
+    record("cash", "", "Qnext shop", "66.35");
+    for (var name : new String[] {"Cheque 7301", "Cheque 7302", "Cheque 7303", "Cash from Qnext"}) {
+      tick(name);
+    }
+    press("^Make a deposit of 1,780.00");
+    assertThat(page.getByText("A new deposit")).isVisible();
+    tabTo(page, "^Taken there on$");
+    page.keyboard().type("05282026");
+    type("^Slip number$", "Q0900");
+    type("^The slip says$", "1,790.00");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("The slip says 1,790.00, the deposit comes to 1,780.00")).isVisible();
+    type("^The slip says$", "1,780.00");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText("not seen at the bank yet")).isVisible();
+    shows("QNEXT", "1780.00", "COUNTER DEPOSIT Q0900");
+    find(page, "counter deposit q0900");
+    assertThat(exactly("Deposits it may show")).containsText("banked a day before");
+    press("^Tie to the bank$");
+    assertThat(page.getByText("no longer waits")).isVisible();
+    assertBooksAreWhole();
+  }
+
+  @Test
   void explainsADepositThatIsShortByTheCashCount() {
     signIn(page, "maren");
     pouch();
-    record("CHEQUE", "7001", "Qshort Deli", "1,880.00");
-    record("CHEQUE", "7002", "Qshort Deli", "1,150.00");
-    record("CHEQUE", "7003", "Qshort Deli", "640.00");
-    record("CASH", "", "Qshort shop", "730.00");
+    record("cheque", "7001", "Qshort Deli", "1,880.00");
+    record("cheque", "7002", "Qshort Deli", "1,150.00");
+    record("cheque", "7003", "Qshort Deli", "640.00");
+    record("cash", "", "Qshort shop", "730.00");
     for (var name :
         new String[] {"Cheque 7001", "Cheque 7002", "Cheque 7003", "Cash from Qshort"}) {
       tick(name);
@@ -146,13 +197,13 @@ class PouchTest extends DeskTest {
     assertThat(bank).containsText("90.00 less than this deposit of 4,400.00");
     assertThat(bank)
         .containsText("the cash of it is 730.00; if the bank counted 640.00, it agrees");
-    button("^The cash was 90.00 less$").click();
+    press("^The cash was 90.00 less$");
     assertThat(page.getByText("· tied")).isVisible();
     assertThat(page.getByText("cash counted otherwise")).isVisible();
     assertBooksAreWhole();
     // taken back, the line goes with it
     page.navigate(address);
-    button("^Untie$").click();
+    press("^Untie$");
     assertThat(page.getByText("not seen at the bank yet")).isVisible();
     assertThat(page.getByText("cash counted otherwise")).hasCount(0);
     assertBooksAreWhole();
@@ -162,8 +213,8 @@ class PouchTest extends DeskTest {
   void takesADepositInTwoPartsAndACardBatchLessItsFee() {
     signIn(page, "maren");
     pouch();
-    record("CHEQUE", "7101", "Qparts Inn", "900.00");
-    record("CHEQUE", "7102", "Qparts Inn", "61.00");
+    record("cheque", "7101", "Qparts Inn", "900.00");
+    record("cheque", "7102", "Qparts Inn", "61.00");
     tick("Cheque 7101");
     tick("Cheque 7102");
     var address = bank("Q0500");
@@ -171,19 +222,19 @@ class PouchTest extends DeskTest {
     shows("QPART2", "61.00", "DEPOSIT Q0500 REST");
     page.navigate(address);
     assertThat(region("At the bank")).containsText("it is this deposit to the cent");
-    button("^Tie to the bank$").first().click();
+    press("^Tie to the bank$");
     assertThat(page.getByText("· tied")).isVisible();
 
     pouch();
-    record("CARD", "Q77", "Qcards shop", "80.00");
-    record("CARD", "Q78", "Qcards shop", "45.50");
+    record("card", "Q77", "Qcards shop", "80.00");
+    record("card", "Q78", "Qcards shop", "45.50");
     tick("Card slip Q77");
     tick("Card slip Q78");
     var batch = bank("QBATCH9");
     shows("QCARDS", "110.50", "MERCHANT QBATCH9");
     page.navigate(batch);
     assertThat(region("At the bank")).containsText("acquirers are known to keep 15.00");
-    button("^Fee 15.00$").click();
+    press("^Fee 15.00$");
     assertThat(page.getByText("· tied")).isVisible();
     assertThat(page.getByText("fee of the acquirer")).isVisible();
     assertBooksAreWhole();
@@ -193,28 +244,27 @@ class PouchTest extends DeskTest {
   void findsTheForgottenDepositFromTheBankEntry() {
     signIn(page, "maren");
     pouch();
-    record("CHEQUE", "7201", "Qforgot Cafe", "412.37");
-    record("CASH", "", "Qforgot shop", "497.79");
+    record("cheque", "7201", "Qforgot Cafe", "412.37");
+    record("cash", "", "Qforgot shop", "497.79");
     shows("QFORGOT", "910.16", "qforgot counter deposit");
-    page.navigate(sumbrel.address() + "/waiting/desk");
-    choose(page, "qforgot counter deposit");
+    find(page, "qforgot counter deposit");
     var deposits = exactly("Deposits it may show");
     assertThat(deposits).containsText("412.37 and 497.79 in the pouch make exactly this");
-    button("^Make the deposit of 910.16$").click();
+    press("^Make the deposit of 910.16$");
     assertThat(page.getByText("A new deposit")).isVisible();
-    button("^Count the cash by denomination").click();
-    page.getByLabel("Pieces of 100.00").fill("4");
-    page.getByLabel("Pieces of 1.00").fill("97");
+    press("^Count the cash by denomination");
+    type("^Pieces of 100.00$", "4");
+    type("^Pieces of 1.00$", "97");
     assertThat(exactly("Cash by denomination")).containsText("0.79 less than the 497.79");
-    button("^Make the deposit").click();
+    press("^Make the deposit");
     assertThat(page.getByText("497.00 was counted: 0.79 less.")).isVisible();
-    page.getByLabel("Pieces of 0.25").fill("3");
-    page.getByLabel("Pieces of 0.01").fill("4");
+    type("^Pieces of 0.25$", "3");
+    type("^Pieces of 0.01$", "4");
     assertThat(exactly("Cash by denomination")).containsText("which is the cash of this deposit");
-    button("^Make the deposit").click();
+    press("^Make the deposit");
     assertThat(page.getByText("Cash counted: 4 × 100.00, 97 × 1.00, 3 × 0.25, 4 × 0.01"))
         .isVisible();
-    button("^Tie to the bank$").first().click();
+    press("^Tie to the bank$");
     assertThat(page.getByText("· tied")).isVisible();
     assertBooksAreWhole();
   }
@@ -256,13 +306,14 @@ class PouchTest extends DeskTest {
         .isVisible();
 
     pouch();
-    exactly("Method").selectOption("CASH");
-    button("^A sale on the spot").click();
-    exactly("What was sold").fill("Qsacks, two");
-    exactly("Amount").fill("53");
-    exactly("Tax in the sale").selectOption("SALES6");
-    page.keyboard().press("Tab");
-    exactly("Amount").press("Enter");
+    method("cash");
+    press("^A sale on the spot");
+    type("^What was sold$", "Qsacks, two");
+    type("^Amount$", "53");
+    tabTo(page, "^Tax in the sale$");
+    page.keyboard().type("Sales");
+    tabTo(page, "^Amount$");
+    page.keyboard().press("Enter");
     assertThat(page.getByText("Booked as sold: 53.00, Qsacks, two, 3.00 tax in it.")).isVisible();
     var held = page.getByLabel("In the pouch");
     assertThat(held).containsText("Cheque Q7781");
@@ -272,7 +323,7 @@ class PouchTest extends DeskTest {
     bank("Q0800");
     shows("QSOLD", "173.00", "COUNTER DEPOSIT Q0800");
     page.reload();
-    button("^Tie to the bank$").first().click();
+    press("^Tie to the bank$");
     assertThat(page.getByText("· tied")).isVisible();
     assertBooksAreWhole();
   }
@@ -281,19 +332,20 @@ class PouchTest extends DeskTest {
   void scansAChequeAndIsToldWhatItPays() {
     signIn(page, "maren");
     pouch();
-    button("^Scan a cheque").click();
+    press("^Scan a cheque");
     assertThat(page.getByAltText("Picture of the cheque on the scanner")).isVisible();
     assertThat(page.getByText(Pattern.compile("Routing 9990\\d{5} checks"))).isVisible();
     assertThat(page.getByLabel("Cheque number")).hasValue(Pattern.compile("\\d+"));
-    from().fill("Qscan Nobody");
-    exactly("Amount").fill("7.77");
+    type("^From$", "Qscan Nobody");
+    type("^Amount$", "7.77");
     assertThat(page.getByText("Nothing that is open comes to this.")).isVisible();
     invoices("QScan Bakers", "QSC-1 341.77");
-    from().fill("QScan Bakers");
-    exactly("Amount").fill("341.77");
-    button("^It pays QSC-1$").click();
+    type("^From$", "QScan Bakers");
+    type("^Amount$", "341.77");
+    press("^It pays QSC-1$");
     assertThat(exactly("Invoices it pays")).hasValue("QSC-1");
-    exactly("Amount").press("Enter");
+    tabTo(page, "^Amount$");
+    page.keyboard().press("Enter");
     assertThat(page.getByText(Pattern.compile("^Recorded: .*, pays QSC-1"))).isVisible();
     assertThat(
             page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("Picture of Cheque"))
@@ -306,34 +358,34 @@ class PouchTest extends DeskTest {
   void opensADepositAgainAndReadsACodeLine() {
     signIn(page, "maren");
     pouch();
-    page.getByLabel("Cheque number").fill("⑆111000025⑆ 7712004434⑈ 0731");
+    type("^Cheque number$", "⑆111000025⑆ 7712004434⑈ 0731");
     page.keyboard().press("Enter");
     assertThat(page.getByLabel("Cheque number")).hasValue("731");
     assertThat(page.getByText("Routing 111000025 checks")).isVisible();
-    from().fill("Qcode Diner");
-    exactly("Amount").fill("55.00");
+    type("^From$", "Qcode Diner");
+    type("^Amount$", "55.00");
     page.keyboard().press("Enter");
     assertThat(page.getByText("Recorded: Cheque 731 of 55.00 from Qcode Diner")).isVisible();
-    page.getByLabel("Cheque number").fill("⑆111000026⑆ 1⑈");
+    type("^Cheque number$", "⑆111000026⑆ 1⑈");
     page.keyboard().press("Enter");
     assertThat(page.getByText("would have to end with 5")).isVisible();
     pouch();
     tick("Cheque 731");
     bank("Q0600");
-    button("^Open again$").click();
+    press("^Open again$");
     assertThat(page.getByText("Deposit Q0600, open again")).isVisible();
-    page.getByLabel("Line amount").fill("20");
-    page.getByLabel("Line amount").press("Enter");
+    type("^Line amount$", "20");
+    page.keyboard().press("Enter");
     assertThat(page.getByLabel("Other lines")).containsText("loose cash");
-    button("^Make the deposit").click();
+    press("^Make the deposit");
     assertThat(page.getByText("not seen at the bank yet")).isVisible();
     assertThat(page.getByRole(AriaRole.MAIN)).containsText("75.00");
-    button("^Open again$").click();
-    button("^Give it up$").click();
+    press("^Open again$");
+    press("^Give it up$");
     assertThat(page.getByLabel("In the pouch")).containsText("Cheque 731");
-    button("^Take Cheque 731 out$").click();
-    page.getByLabel("Why", new GetByLabelOptions().setExact(true)).fill("given back");
-    button("^Take it out$").click();
+    press("^Take Cheque 731 out$");
+    type("^Why$", "given back");
+    press("^Take it out$");
     assertThat(page.getByText("Cheque 731")).hasCount(0);
     assertBooksAreWhole();
   }
@@ -343,8 +395,8 @@ class PouchTest extends DeskTest {
     signIn(page, "maren");
     invoices("QBack Cafe", "QBK-1 318.30");
     pouch();
-    page.getByLabel("Cheque number").fill("5521");
-    exactly("Invoices it pays").fill("QBK-1");
+    type("^Cheque number$", "5521");
+    type("^Invoices it pays$", "QBK-1");
     page.keyboard().press("Enter");
     assertThat(page.getByText("Recorded: Cheque 5521 of 318.30 from QBack Cafe, pays QBK-1"))
         .isVisible();
@@ -352,35 +404,45 @@ class PouchTest extends DeskTest {
     var address = bank("Q0700");
     shows("QBACK1", "318.30", "COUNTER DEPOSIT Q0700");
     page.navigate(address);
-    button("^Tie to the bank$").first().click();
+    press("^Tie to the bank$");
     assertThat(page.getByText("· tied")).isVisible();
     shows("QBACK2", "-333.30", "RETURNED CHEQUE 5521");
     // from the debit by which the bank took it back
     page.navigate(sumbrel.address() + "/waiting/find?q=%22returned%20cheque%205521%22");
-    page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("from us")).click();
+    assertThat(page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("from us")))
+        .isVisible();
+    tabTo(page, "^from us");
+    page.keyboard().press("Enter");
     assertThat(region("Money from us")).containsText("333.30 went out");
     assertThat(page.getByLabel("What it may take back"))
         .containsText("Cheque 5521 from QBack Cafe");
-    button("^It came back").click();
+    press("^It came back");
     assertThat(
             page.getByRole(
                 AriaRole.RADIO, new GetByRoleOptions().setName(Pattern.compile("333.30"))))
         .isChecked();
-    page.getByLabel("charge it to QBack Cafe").check();
+    assertThat(page.getByLabel("charge it to QBack Cafe")).isVisible();
+    tabTo(page, "^we do$");
+    page.keyboard().press("ArrowDown");
+    assertThat(page.getByLabel("charge it to QBack Cafe")).isChecked();
     assertThat(page.getByLabel("Put it in the pouch again, to be presented once more")).isChecked();
-    page.getByLabel("Why").fill("no cover");
-    button("^Note the return$").click();
+    type("^Why$", "no cover");
+    press("^Note the return$");
     assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
     pouch();
     assertThat(page.getByLabel("In the pouch")).containsText("Cheque 5521");
     // the others count what is in the pouch
-    button("^Take Cheque 5521 out$").click();
-    page.getByLabel("Why", new GetByLabelOptions().setExact(true)).fill("the customer pays anew");
-    button("^Take it out$").click();
+    press("^Take Cheque 5521 out$");
+    type("^Why$", "the customer pays anew");
+    press("^Take it out$");
     assertThat(page.getByText("Cheque 5521")).hasCount(0);
     page.navigate(sumbrel.address() + "/posted/customers");
-    page.getByLabel("name or number…").fill("QBack");
-    page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("QBack Cafe")).click();
+    assertThat(page.getByLabel("name or number…")).isVisible();
+    type("^name or number", "QBack");
+    assertThat(page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("QBack Cafe")))
+        .isVisible();
+    tabTo(page, "^QBack Cafe");
+    page.keyboard().press("Enter");
     assertThat(page.getByLabel("Open items")).containsText("FEE-");
     assertThat(page.getByLabel("Open items")).containsText("QBK-1");
     assertBooksAreWhole();
