@@ -4,7 +4,14 @@ import { useKeys } from "./keys";
 
 function Page({ j, post, field }: { j: () => void; post?: () => void; field?: boolean }) {
   useKeys({ j, "Ctrl+Enter": () => post?.() });
-  return field ? <input aria-label="field" /> : <p>page</p>;
+  return field ? (
+    <>
+      <input aria-label="field" />
+      <select aria-label="list" />
+    </>
+  ) : (
+    <p>page</p>
+  );
 }
 
 afterEach(cleanup);
@@ -35,6 +42,7 @@ describe("the keys of a view", () => {
     const post = vi.fn();
     const { getByLabelText } = render(<Page j={j} post={post} field />);
     fireEvent.keyDown(getByLabelText("field"), { key: "j" });
+    fireEvent.keyDown(getByLabelText("list"), { key: "j" });
     fireEvent.keyDown(getByLabelText("field"), { key: "Enter", ctrlKey: true });
     expect(j).not.toHaveBeenCalled();
     expect(post).toHaveBeenCalledTimes(1);

@@ -7,6 +7,8 @@ function typing(target: EventTarget | null): boolean {
   return (
     element !== null &&
     (element.tagName === "TEXTAREA" ||
+      // a letter chooses from a list as well
+      element.tagName === "SELECT" ||
       element.isContentEditable ||
       (element.tagName === "INPUT" &&
         !["checkbox", "radio", "button"].includes((element as HTMLInputElement).type)))

@@ -170,7 +170,7 @@ class PouchTest extends DeskTest {
     page.keyboard().press("Control+Enter");
     assertThat(page.getByText("not seen at the bank yet")).isVisible();
     shows("QNEXT", "1780.00", "COUNTER DEPOSIT Q0900");
-    find(page, "counter deposit q0900");
+    find(page, "COUNTER DEPOSIT Q0900");
     assertThat(exactly("Deposits it may show")).containsText("banked a day before");
     press("^Tie to the bank$");
     assertThat(page.getByText("no longer waits")).isVisible();
