@@ -37,7 +37,7 @@ export function KeysDialog({ tile, open, close }: { tile: string; open: boolean;
       <DialogContent>
         {keys.map(([key, what]) => (
           <Box key={key} sx={{ display: "flex", py: 0.6, borderBottom: 1, borderColor: "divider" }}>
-            <Box className="figure" sx={{ width: 120, fontWeight: 700 }}>
+            <Box className="figure" sx={{ width: 124, flexShrink: 0, fontWeight: 700 }}>
               {key}
             </Box>
             <Box>{what}</Box>

@@ -40,7 +40,7 @@ export function WouldPay({
       sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", mt: 0.5, fontSize: 13, alignItems: "baseline" }}
     >
       {said.length === 0 ? (
-        <span>Nothing that is open comes to this.</span>
+        <span>{sentence(proposed.data[0]?.says)}</span>
       ) : (
         said.map((one) => (
           <Box key={one.numbers.join(" ")} title={one.says}>
@@ -60,4 +60,9 @@ export function WouldPay({
       )}
     </Box>
   );
+}
+
+/** Why nothing that is open is proposed, as far as the engine says. */
+function sentence(says: string | undefined): string {
+  return says ? `${says.charAt(0).toUpperCase()}${says.slice(1)}.` : "Nothing that is open comes to this.";
 }

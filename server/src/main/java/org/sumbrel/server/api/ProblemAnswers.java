@@ -3,6 +3,7 @@ package org.sumbrel.server.api;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import org.joda.money.Money;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
@@ -34,22 +35,20 @@ class ProblemAnswers {
   private static final Logger LOG = LoggerFactory.getLogger(ProblemAnswers.class);
 
   @ExceptionHandler
-  ProblemDetail refused(SettlementRefused refused) {
-    var problem =
-        problem(HttpStatus.UNPROCESSABLE_ENTITY, refused.code().name(), refused.getMessage());
-    var figures = new LinkedHashMap<String, MoneyView>();
-    refused.figures().forEach((name, money) -> figures.put(name, MoneyView.of(money)));
-    problem.setProperty("figures", figures);
-    return problem;
+  ProblemDetail refused(SettlementRefused e) {
+    return refused(e.code().name(), e.getMessage(), e.figures());
   }
 
   @ExceptionHandler
-  ProblemDetail refused(DepositRefused refused) {
-    var problem =
-        problem(HttpStatus.UNPROCESSABLE_ENTITY, refused.code().name(), refused.getMessage());
-    var figures = new LinkedHashMap<String, MoneyView>();
-    refused.figures().forEach((name, money) -> figures.put(name, MoneyView.of(money)));
-    problem.setProperty("figures", figures);
+  ProblemDetail refused(DepositRefused e) {
+    return refused(e.code().name(), e.getMessage(), e.figures());
+  }
+
+  private static ProblemDetail refused(String code, String sentence, Map<String, Money> figures) {
+    var problem = problem(HttpStatus.UNPROCESSABLE_ENTITY, code, sentence);
+    var shown = new LinkedHashMap<String, MoneyView>();
+    figures.forEach((name, money) -> shown.put(name, MoneyView.of(money)));
+    problem.setProperty("figures", shown);
     return problem;
   }
 
