@@ -93,6 +93,9 @@ export default function PouchView() {
               ticked={ticked}
               tick={books.mayPost ? tick : undefined}
               locked={(r) => Boolean(r.depositId)}
+              byDay={(those) =>
+                setTicked(new Set(carried().flatMap((r) => (those.includes(r) ? [r.id] : []))))
+              }
               act={
                 books.mayPost
                   ? (r) =>

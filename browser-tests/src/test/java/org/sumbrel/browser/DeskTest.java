@@ -175,6 +175,7 @@ abstract class DeskTest extends BrowserTest {
                   """
                   () => {
                     const here = document.activeElement;
+                    if (here === document.body) return "";
                     return here.getAttribute("aria-label") ?? here.labels?.[0]?.innerText ?? here.innerText ?? "";
                   }
                   """);

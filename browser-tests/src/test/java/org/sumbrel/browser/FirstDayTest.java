@@ -214,6 +214,7 @@ class FirstDayTest extends FreshSumbrelTest {
 
     tabTo(Pattern.compile("^Posted"));
     keys.press("Enter");
+    assertThat(link(Pattern.compile("^Trial balance$"))).isVisible();
     tabTo(Pattern.compile("^Trial balance"));
     keys.press("Enter");
     assertThat(page.getByText("the difference is 0.00")).isVisible();

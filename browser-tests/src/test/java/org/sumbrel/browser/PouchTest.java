@@ -172,7 +172,7 @@ class PouchTest extends DeskTest {
     shows("QNEXT", "1780.00", "COUNTER DEPOSIT Q0900");
     find(page, "COUNTER DEPOSIT Q0900");
     assertThat(exactly("Deposits it may show")).containsText("banked a day before");
-    press("^Tie to the bank$");
+    press("^Tie to the deposit$");
     assertThat(page.getByText("no longer waits")).isVisible();
     assertBooksAreWhole();
   }

@@ -89,6 +89,28 @@ class ReadCommandTest {
   }
 
   @Test
+  void printsALockboxWithItsChequesAndWhatTheyPay() throws Exception {
+    var path =
+        file(
+            "lockbox,batch,deposit_date,check_number,routing,account,check_amount,payer_name,reference,item_amount,batch_total,batch_count\n"
+                + "4410,001,2026-05-29,2214,111000025,77000123,296.94,Three Rivers,LM-1,188.00,300.00,1\n"
+                + "4410,001,2026-05-29,2214,111000025,77000123,296.94,Three Rivers,LM-2,108.94,300.00,1\n");
+    assertThat(Sumbrel.run("read", path.toString(), "--currency", "USD")).isZero();
+    var document = new ObjectMapper().readTree(out.toString(StandardCharsets.UTF_8));
+    assertThat(document.at("/format").asText()).isEqualTo("lockbox-csv");
+    var batch = document.at("/batches/0");
+    assertThat(batch.at("/total").asText()).isEqualTo("300.00");
+    assertThat(batch.at("/checkCount").asInt()).isEqualTo(1);
+    assertThat(batch.at("/date").asText()).isEqualTo("2026-05-29");
+    var cheque = batch.at("/checks/0");
+    assertThat(cheque.at("/checkNumber").asText()).isEqualTo("2214");
+    assertThat(cheque.at("/amount").asText()).isEqualTo("296.94");
+    assertThat(cheque.at("/items").findValuesAsText("amount")).containsExactly("188.00", "108.94");
+    assertThat(document.at("/problems/0/message").asText())
+        .contains("says it comes to 300.00, its cheques come to 296.94");
+  }
+
+  @Test
   void readsATableByItsProfile() throws Exception {
     var profile =
         Files.writeString(

@@ -13,10 +13,7 @@ class RecognitionTest {
   @ParameterizedTest
   @CsvSource(
       delimiter = '|',
-      value = {
-        "type,reference,date,gross,fee,net|payout file",
-        "lockbox,batch,check_number,amount|lockbox list"
-      })
+      value = {"type,reference,date,gross,fee,net|payout file"})
   void namesWhatItCannotReadYet(String file, String name) {
     assertThatThrownBy(() -> read(file))
         .isInstanceOf(BrokenFile.class)

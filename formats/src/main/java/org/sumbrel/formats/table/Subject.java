@@ -40,6 +40,16 @@ public enum Subject {
       has -> has.containsAll(CustomerFields.HISTORY),
       "the payer's name and account and the customer's number",
       List.of()),
+  LOCKBOX(
+      "lockbox",
+      Format.LOCKBOX_CSV,
+      LockboxFields.ALL,
+      has ->
+          has.contains(LockboxFields.CHECK_NUMBER)
+              && has.contains(LockboxFields.AMOUNT)
+              && (has.contains(LockboxFields.LOCKBOX) || has.contains(LockboxFields.BATCH)),
+      "the cheque's number and amount, and the lockbox or the batch",
+      List.of(new Need("amount", List.of(LockboxFields.AMOUNT)))),
   REMITTANCE(
       "remittance",
       Format.REMITTANCE_CSV,

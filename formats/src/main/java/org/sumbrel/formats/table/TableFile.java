@@ -28,7 +28,6 @@ public final class TableFile {
 
   static {
     NOT_YET.put(Format.PAYOUT_CSV, Set.of("gross", "fee", "net"));
-    NOT_YET.put(Format.LOCKBOX_CSV, Set.of("lockbox", "check_number", "amount"));
   }
 
   /** With more rows that cannot be read, the file is another than it is taken for. */
@@ -252,6 +251,11 @@ public final class TableFile {
         var invoices = InvoiceTable.read(profile, rows, reading);
         reading.requireSound();
         yield FileContent.ofInvoices(Format.INVOICES_CSV, invoices, reading.odd());
+      }
+      case LOCKBOX -> {
+        var batches = LockboxTable.read(profile, rows, reading);
+        reading.requireSound();
+        yield FileContent.ofBatches(Format.LOCKBOX_CSV, batches, reading.odd());
       }
       case REMITTANCE -> {
         var advices = RemittanceTable.read(profile, rows, reading);

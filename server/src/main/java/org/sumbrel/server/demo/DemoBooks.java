@@ -77,6 +77,21 @@ final class DemoBooks {
         .toList();
   }
 
+  /** Open invoices of customers of whom the statement of the day brings nothing, and no cheque. */
+  List<DemoInvoice> leftByDayAndPouch() {
+    var left = leftByTheDay();
+    var paid = new HashSet<>(left.subList(0, DemoPouch.CHEQUES));
+    var theirs =
+        left.stream().map(i -> i.customer().number()).collect(java.util.stream.Collectors.toSet());
+    return new ArrayList<>(
+        customers.stream()
+            .map(DemoCustomer::number)
+            .filter(theirs::contains)
+            .flatMap(number -> openOf(number).stream())
+            .filter(i -> !paid.contains(i))
+            .toList());
+  }
+
   boolean isPaid(DemoInvoice invoice) {
     return paid.contains(invoice);
   }

@@ -21,6 +21,9 @@ import org.sumbrel.server.pouch.PouchHistory;
 @Component
 class DemoPouch {
 
+  /** So many cheques pay an invoice each. */
+  static final int CHEQUES = 6;
+
   private static final LocalDate TODAY = DemoBooks.TODAY;
   private static final String TILL = "Mill shop";
   private static final String TAX = "SALES6";

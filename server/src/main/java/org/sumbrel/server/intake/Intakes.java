@@ -281,7 +281,7 @@ public class Intakes {
                   + (content.format() == Format.ALIASES_CSV ? "aliases" : "past payments")
                   + " cannot be taken in here yet");
       case X12_820, REMITTANCE_CSV -> advices.take(owner, intake.id(), content.remittances());
-      case LOCKBOX_BAI, X12_823 ->
+      case LOCKBOX_BAI, LOCKBOX_CSV, X12_823 ->
           throw new BrokenFile(
               1,
               "this is "
