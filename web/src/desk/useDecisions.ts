@@ -1,4 +1,4 @@
-import { api, data, type Schemas } from "../api/client";
+import { api, data, Refusal, type Schemas } from "../api/client";
 import { useUndo } from "../frame/undo";
 import { grouped } from "../shared/money";
 import type { Notice } from "./DeskNotice";
@@ -62,6 +62,11 @@ export function useDecisions({ work, entry, say, goOn, go, handOver, lookAgain }
         say({ severity: "success", text: inWords(settlement), undo: true });
         goOn();
       } catch (error) {
+        // sent before it was counted that it is above one's limit: asked the same as after
+        if (error instanceof Refusal && error.code === "NEEDS_APPROVAL") {
+          handOver();
+          return;
+        }
         // a refused draft keeps everything that was typed; what changed underneath is fetched anew
         refused(error);
         lookAgain();
