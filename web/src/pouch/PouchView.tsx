@@ -93,9 +93,11 @@ export default function PouchView() {
               ticked={ticked}
               tick={books.mayPost ? tick : undefined}
               locked={(r) => Boolean(r.depositId)}
-              byDay={(those) =>
-                setTicked(new Set(carried().flatMap((r) => (those.includes(r) ? [r.id] : []))))
-              }
+              byDay={{
+                days: pouch.data.byDay,
+                press: (on) =>
+                  setTicked(new Set(carried().flatMap((r) => (r.receivedOn === on ? [r.id] : [])))),
+              }}
               act={
                 books.mayPost
                   ? (r) =>

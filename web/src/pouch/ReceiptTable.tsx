@@ -4,8 +4,7 @@ import { Link as RouterLink } from "react-router";
 import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
 import { count, onDay, onWeekday } from "../shared/dates";
-import { minor, ofMinor } from "../shared/money";
-import type { Held } from "./words";
+import type { DaySum, Held } from "./words";
 
 /** Receipts, each with what it pays; to be ticked where something is to be done with several. */
 export function ReceiptTable({
@@ -24,8 +23,8 @@ export function ReceiptTable({
   locked?: (receipt: Held) => boolean;
   /** What can be done with one. */
   act?: (receipt: Held) => ReactNode;
-  /** Under a heading for each day, with its age and sum; called with what came on it when that is pressed. */
-  byDay?: (those: Held[]) => void;
+  /** Stand under a heading for each of these days, which is called when it is pressed. */
+  byDay?: { days: DaySum[]; press: (receivedOn: string) => void };
   label: string;
 }) {
   const books = useBooks();
@@ -48,10 +47,10 @@ export function ReceiptTable({
           byDay && receipts[n - 1]?.receivedOn !== r.receivedOn && (
             <Day
               key={r.receivedOn}
-              those={receipts.filter((other) => other.receivedOn === r.receivedOn)}
+              day={byDay.days.find((day) => day.receivedOn === r.receivedOn)}
               columns={columns}
               more={act !== undefined}
-              press={tick && byDay}
+              press={tick && byDay.press}
             />
           ),
           <TableRow
@@ -149,29 +148,28 @@ function ago(days: number): string {
 
 /** What came on one day: its age, how many, how much. */
 function Day({
-  those,
+  day,
   columns,
   more,
   press,
 }: {
-  those: Held[];
+  day: DaySum | undefined;
   columns: number;
   more: boolean;
-  press?: (those: Held[]) => void;
+  press?: (receivedOn: string) => void;
 }) {
-  const first = those[0];
-  if (!first) {
+  if (!day) {
     return null;
   }
-  const words = `${onWeekday(first.receivedOn)}, ${first.days === 0 ? "today" : ago(first.days)}`;
+  const words = `${onWeekday(day.receivedOn)}, ${day.days === 0 ? "today" : ago(day.days)}`;
   return (
     <TableRow>
       <TableCell colSpan={columns} sx={{ pt: 1.5, fontWeight: 700 }}>
         {press ? (
           <Button
             color="inherit"
-            onClick={() => press(those)}
-            title={`Tick what came on ${onWeekday(first.receivedOn)}`}
+            onClick={() => press(day.receivedOn)}
+            title={`Tick what came on ${onWeekday(day.receivedOn)}`}
             sx={{ p: 0, minWidth: 0 }}
           >
             {words}
@@ -180,17 +178,11 @@ function Day({
           words
         )}
         <Box component="span" sx={{ fontWeight: 400, color: "text.secondary", ml: 1.5 }}>
-          {count(those.length, "receipt")}
+          {count(day.receipts, "receipt")}
         </Box>
       </TableCell>
       <TableCell align="right" sx={{ pt: 1.5 }}>
-        <Amount
-          of={ofMinor(
-            those.reduce((sum, r) => sum + minor(r.amount), 0),
-            first.amount,
-          )}
-          sx={{ fontWeight: 700 }}
-        />
+        <Amount of={day.amount} sx={{ fontWeight: 700 }} />
       </TableCell>
       {more && <TableCell />}
     </TableRow>

@@ -6,7 +6,7 @@ import { api, data, type Schemas } from "../api/client";
 import { useBooks, useSession } from "../access/session";
 import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
-import { grouped, isZero, ofMinor, minor, positive } from "../shared/money";
+import { grouped, isZero, minor, positive } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
 import { AskWhy } from "./AskWhy";
 import { usePouchRefresh, useTakings } from "./queries";
@@ -130,20 +130,12 @@ function difference(takings: Takings): string {
 }
 
 function By({ takings, method }: { takings: Takings; method: Method }) {
-  const those = takings.paid.filter((r) => r.method === method);
-  if (those.length === 0) {
-    return null;
-  }
-  return (
-    <span title={`${those.length} ${MANY[method]}`}>
-      <Amount
-        of={ofMinor(
-          those.reduce((sum, r) => sum + minor(r.amount), 0),
-          takings.sold,
-        )}
-      />
+  const sum = takings.byMethod.find((one) => one.method === method);
+  return sum ? (
+    <span title={`${sum.receipts} ${MANY[method]}`}>
+      <Amount of={sum.amount} />
     </span>
-  );
+  ) : null;
 }
 
 /** The deposits in which something of it is. */

@@ -1,6 +1,7 @@
 import type { Schemas } from "../api/client";
 
 export type Held = Schemas["HeldView"];
+export type DaySum = Schemas["DaySum"];
 export type Method = Held["method"];
 export type LineKind = Schemas["DepositLineView"]["kind"];
 

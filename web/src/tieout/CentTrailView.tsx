@@ -135,8 +135,8 @@ function TrailBar({ trail }: { trail: Trail }) {
             key={key}
             sx={{
               width: `${(100 * minor(trail[key])) / length}%`,
+              // each has room for its figure; what is long gives way
               minWidth: 104,
-              flexShrink: 0,
               px: 1,
               overflow: "hidden",
               bgcolor: key === "waiting" ? "background.paper" : "settledTint",

@@ -146,8 +146,18 @@ class Deposits {
       var receipt =
           receipts
               .findById(id)
-              .filter(r -> r.companyId().equals(company) && !r.withdrawn())
+              .filter(r -> r.companyId().equals(company))
               .orElseThrow(() -> new NotThere("receipt", id));
+      if (receipt.withdrawn()) {
+        throw new Conflict(
+            "WITHDRAWN",
+            receipt.toHeld().name()
+                + " of "
+                + MoneyText.grouped(receipt.amount())
+                + " was taken out by "
+                + receipt.withdrawnBy()
+                + " meanwhile; nothing was made.");
+      }
       if (receipt.depositId() != null) {
         throw new Conflict(
             "BANKED",

@@ -9,13 +9,15 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.core.receivables.PaidBy;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
@@ -76,9 +78,16 @@ class PouchViews {
 
   record MethodSum(@NotNull PaidBy method, @NotNull int receipts, @NotNull MoneyView amount) {}
 
+  record DaySum(
+      @NotNull LocalDate receivedOn,
+      @NotNull long days,
+      @NotNull int receipts,
+      @NotNull MoneyView amount) {}
+
   record PouchView(
       @NotNull List<HeldView> receipts,
       @NotNull List<MethodSum> byMethod,
+      @NotNull @Schema(description = "the oldest first") List<DaySum> byDay,
       @NotNull @Schema(description = "what is to be carried to a bank: all but cards")
           MoneyView onHand,
       @NotNull @Schema(description = "what the books say is on hand; always the same")
@@ -90,33 +99,63 @@ class PouchViews {
 
   PouchView pouch(Long company, CurrencyUnit currency) {
     var inPouch = pouch.inPouch(company, currency);
-    var sums = new EnumMap<PaidBy, MethodSum>(PaidBy.class);
-    var onHand = Money.zero(currency);
-    for (var receipt : inPouch) {
-      var method = receipt.toHeld().method();
-      sums.merge(
-          method,
-          new MethodSum(method, 1, MoneyView.of(receipt.amount())),
-          (a, b) ->
-              new MethodSum(
-                  method,
-                  a.receipts() + b.receipts(),
-                  MoneyView.of(a.amount().toMoney().plus(b.amount().toMoney()))));
-      onHand = method == PaidBy.CARD ? onHand : onHand.plus(receipt.amount());
-    }
+    var carried = inPouch.stream().filter(r -> r.toHeld().method() != PaidBy.CARD).toList();
     return new PouchView(
         of(inPouch),
-        List.copyOf(sums.values()),
-        MoneyView.of(onHand),
+        byMethod(inPouch, currency),
+        byDay(inPouch, currency),
+        MoneyView.of(MoneySum.of(currency, carried, ReceiptEntity::amount)),
         MoneyView.of(journal.balance(company, AccountRole.RECEIPTS_ON_HAND, currency)));
+  }
+
+  private static List<MethodSum> byMethod(List<ReceiptEntity> some, CurrencyUnit currency) {
+    var methods = new EnumMap<PaidBy, List<ReceiptEntity>>(PaidBy.class);
+    some.forEach(r -> methods.computeIfAbsent(r.toHeld().method(), m -> new ArrayList<>()).add(r));
+    return methods.entrySet().stream()
+        .map(m -> new MethodSum(m.getKey(), m.getValue().size(), sum(m.getValue(), currency)))
+        .toList();
+  }
+
+  private List<DaySum> byDay(List<ReceiptEntity> some, CurrencyUnit currency) {
+    var today = LocalDate.now(clock);
+    var days = new TreeMap<LocalDate, List<ReceiptEntity>>();
+    some.forEach(r -> days.computeIfAbsent(r.toHeld().receivedOn(), d -> new ArrayList<>()).add(r));
+    return days.entrySet().stream()
+        .map(
+            d ->
+                new DaySum(
+                    d.getKey(),
+                    ChronoUnit.DAYS.between(d.getKey(), today),
+                    d.getValue().size(),
+                    sum(d.getValue(), currency)))
+        .toList();
+  }
+
+  private static MoneyView sum(List<ReceiptEntity> some, CurrencyUnit currency) {
+    return MoneyView.of(MoneySum.of(currency, some, ReceiptEntity::amount));
+  }
+
+  /** How some takings were paid: receipt by receipt, and by method. */
+  record PaidView(List<HeldView> receipts, List<MethodSum> byMethod) {}
+
+  /** How these takings were paid, by their id. */
+  Map<Long, PaidView> ofTakings(Collection<Long> takingsIds, CurrencyUnit currency) {
+    var rows = receipts.findByTakingsIdInOrderById(takingsIds);
+    var views = of(rows).stream().collect(Collectors.toMap(HeldView::id, Function.identity()));
+    return rows.stream()
+        .collect(
+            Collectors.groupingBy(
+                ReceiptEntity::takingsId,
+                Collectors.collectingAndThen(
+                    Collectors.toList(),
+                    those ->
+                        new PaidView(
+                            those.stream().map(r -> views.get(r.id())).toList(),
+                            byMethod(those, currency)))));
   }
 
   List<HeldView> ofDeposit(Long depositId) {
     return of(receipts.findByDepositIdOrderById(depositId));
-  }
-
-  List<HeldView> ofTakings(Long takingsId) {
-    return of(receipts.findByTakingsIdOrderById(takingsId));
   }
 
   private List<HeldView> of(Collection<ReceiptEntity> some) {

@@ -123,6 +123,11 @@ class ReceiptEntity {
     return pictureId;
   }
 
+  /** Who took it out; null where nobody did. */
+  String withdrawnBy() {
+    return withdrawnBy;
+  }
+
   boolean withdrawn() {
     return withdrawnAt != null;
   }

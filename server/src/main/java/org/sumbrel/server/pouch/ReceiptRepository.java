@@ -1,6 +1,7 @@
 package org.sumbrel.server.pouch;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -32,6 +33,8 @@ interface ReceiptRepository extends JpaRepository<ReceiptEntity, Long> {
   List<Long> takenTo(Long account, LocalDate since, long least, long most, Limit limit);
 
   List<ReceiptEntity> findByTakingsIdOrderById(Long takingsId);
+
+  List<ReceiptEntity> findByTakingsIdInOrderById(Collection<Long> takingsIds);
 
   List<ReceiptEntity> findByDepositIdOrderById(Long depositId);
 

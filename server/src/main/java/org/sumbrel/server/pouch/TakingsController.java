@@ -51,6 +51,7 @@ class TakingsController {
       @NotNull @Schema(description = "cash counted more (positive) or less than by the till")
           MoneyView difference,
       @NotNull @Schema(description = "how it was paid") List<PouchViews.HeldView> paid,
+      @NotNull List<PouchViews.MethodSum> byMethod,
       @NotNull String recordedBy,
       @NotNull Long journalEntryId) {}
 
@@ -62,11 +63,9 @@ class TakingsController {
       @RequestParam(required = false) Long company,
       @RequestParam(required = false) String currency) {
     var owner = companies.company(company);
-    return reports
-        .latest(owner.id(), CurrencyUnit.of(currency == null ? owner.currency() : currency))
-        .stream()
-        .map(this::view)
-        .toList();
+    return views(
+        reports.latest(
+            owner.id(), CurrencyUnit.of(currency == null ? owner.currency() : currency)));
   }
 
   @PostMapping("/api/takings")
@@ -79,7 +78,7 @@ class TakingsController {
       @Valid @RequestBody RecordTakings call,
       Principal principal) {
     var id = reports.record(companies.idOf(company), call, Actor.of(principal));
-    return view(reports.takings(id));
+    return views(List.of(reports.takings(id))).get(0);
   }
 
   @PostMapping("/api/takings/preview")
@@ -97,7 +96,17 @@ class TakingsController {
     reports.withdraw(id, why.reason().strip(), Actor.of(principal));
   }
 
-  private TakingsView view(TakingsEntity row) {
+  private List<TakingsView> views(List<TakingsEntity> rows) {
+    if (rows.isEmpty()) {
+      return List.of();
+    }
+    var paid =
+        views.ofTakings(
+            rows.stream().map(TakingsEntity::id).toList(), rows.get(0).sold().getCurrencyUnit());
+    return rows.stream().map(row -> view(row, paid.get(row.id()))).toList();
+  }
+
+  private static TakingsView view(TakingsEntity row, PouchViews.PaidView paid) {
     return new TakingsView(
         row.id(),
         row.soldOn(),
@@ -105,7 +114,8 @@ class TakingsController {
         MoneyView.of(row.sold()),
         MoneyView.of(row.tax()),
         MoneyView.of(row.difference()),
-        views.ofTakings(row.id()),
+        paid.receipts(),
+        paid.byMethod(),
         row.recordedBy(),
         row.journalEntryId());
   }

@@ -95,6 +95,11 @@ class TakingsEntity {
     return recordedBy;
   }
 
+  /** Who took them back; null where nobody did. */
+  String withdrawnBy() {
+    return withdrawnBy;
+  }
+
   boolean withdrawn() {
     return withdrawnAt != null;
   }

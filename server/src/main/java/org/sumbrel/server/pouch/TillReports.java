@@ -202,9 +202,16 @@ class TillReports {
   }
 
   TakingsEntity takings(Long id) {
-    return rows.findById(id)
-        .filter(t -> !t.withdrawn())
-        .orElseThrow(() -> new NotThere("takings", id));
+    var row = rows.findById(id).orElseThrow(() -> new NotThere("takings", id));
+    if (row.withdrawn()) {
+      throw new Conflict(
+          "WITHDRAWN",
+          text(row.name(), row.soldOn())
+              + ", were taken back by "
+              + row.withdrawnBy()
+              + " already.");
+    }
+    return row;
   }
 
   /** The latest, first. */

@@ -84,6 +84,12 @@ class TakingsApiTest {
 
     assertThat(booked.at("/difference/amount").asText()).isEqualTo("-2.00");
     assertThat(booked.at("/paid").findValuesAsText("status")).containsOnly("SOLD");
+    assertThat(booked.at("/byMethod").findValuesAsText("method"))
+        .containsExactly("CHEQUE", "CASH", "CARD");
+    assertThat(booked.at("/byMethod/1/amount/amount").asText()).isEqualTo("410.60");
+    assertThat(maren.get("/api/takings").body().get(0)).isEqualTo(booked);
+    var days = maren.get("/api/receipts").body().at("/byDay");
+    assertThat(days.findValuesAsText("receivedOn")).isSorted().contains("2026-05-28");
     assertThat(lines(booked)).isEqualTo(preview);
     assertThat(preview.findValuesAsText("account"))
         .contains("Receipts on hand", "Cash differences");
@@ -107,7 +113,13 @@ class TakingsApiTest {
     expect(204, maren.post(back, "{\"reason\":\"typed twice\"}"));
     assertThat(maren.get("/api/takings").body().findValuesAsText("id"))
         .doesNotContain(booked.at("/id").asText());
-    assertThat(maren.post(back, "{\"reason\":\"again\"}").status()).isEqualTo(404);
+    // who comes later is told who was first
+    var late = maren.post(back, "{\"reason\":\"again\"}");
+    assertThat(late.status()).isEqualTo(409);
+    assertThat(late.text("/detail")).contains("were taken back by maren already");
+    var gone = maren.post("/api/deposits", deposit(cheque));
+    assertThat(gone.status()).isEqualTo(409);
+    assertThat(gone.text("/detail")).contains("Cheque 7781 of 120.00 was taken out by maren");
   }
 
   private String deposit(String receipts) {
