@@ -89,8 +89,18 @@ public final class Reading {
 
   /** Where the file contradicts itself, though it can be read. */
   public void odd(int line, String message) {
-    if (odd.size() < MOST_PROBLEMS) {
-      odd.add(new Problem(line, message));
+    odd(new Problem(line, message));
+  }
+
+  /** What the file claims of itself does not hold: something of it may be missing. */
+  public void contradicted(int line, String message) {
+    odd(new Problem(line, message, true));
+  }
+
+  private void odd(Problem problem) {
+    // a contradiction stops posting until somebody accepts it, so none is left out
+    if (odd.size() < MOST_PROBLEMS || problem.contradiction()) {
+      odd.add(problem);
     } else {
       furtherOdd++;
     }

@@ -26,7 +26,16 @@ public final class DepositPosting {
 
   /** The entry of a receipt that was recorded; what it pays is written when it is settled. */
   public static JournalEntry recorded(String companyId, HeldReceipt receipt) {
-    return recorded(companyId, receipt, AccountRole.RECEIPTS_TO_APPLY);
+    return recorded(companyId, receipt, AccountRole.RECEIPTS_TO_APPLY, "");
+  }
+
+  /**
+   * The entry of a cheque that the bank's mail room took out of its envelope.
+   *
+   * @param batch how its batch is spoken of
+   */
+  public static JournalEntry mailed(String companyId, HeldReceipt receipt, String batch) {
+    return recorded(companyId, receipt, AccountRole.RECEIPTS_TO_APPLY, ", " + batch);
   }
 
   /**
@@ -34,14 +43,15 @@ public final class DepositPosting {
    * what stood in suspense since it came back.
    */
   public static JournalEntry presentedAgain(String companyId, HeldReceipt receipt) {
-    return recorded(companyId, receipt, AccountRole.SUSPENSE);
+    return recorded(companyId, receipt, AccountRole.SUSPENSE, "");
   }
 
-  private static JournalEntry recorded(String companyId, HeldReceipt receipt, AccountRole credit) {
+  private static JournalEntry recorded(
+      String companyId, HeldReceipt receipt, AccountRole credit, String where) {
     return new JournalEntry(
         companyId,
         receipt.receivedOn(),
-        receipt.name() + " from " + receipt.from(),
+        receipt.name() + " from " + receipt.from() + where,
         List.of(
             JournalLine.of(heldOn(receipt.method()), receipt.amount()),
             JournalLine.of(credit, receipt.amount().negated())));

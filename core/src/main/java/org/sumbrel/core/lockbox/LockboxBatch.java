@@ -2,6 +2,7 @@ package org.sumbrel.core.lockbox;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
@@ -34,6 +35,35 @@ public record LockboxBatch(
   /** What the cheques come to. */
   public Money total() {
     return MoneySum.of(currency, cheques, LockboxCheque::amount);
+  }
+
+  /** What a batch is to one that is known by the same number, lockbox and day. */
+  public enum Again {
+    /** It holds the same cheques: the file came twice. */
+    SAME,
+    /** It holds some of the same cheques, and others: one of the two is wrong. */
+    CONTRADICTS,
+    /** It holds none of them: the bank counts its batches anew with each file. */
+    ANOTHER
+  }
+
+  /**
+   * What it is to a known batch.
+   *
+   * @param known the faces of that batch's cheques
+   */
+  public Again comparedWith(Collection<LockboxCheque.Face> known) {
+    var left = new ArrayList<>(known);
+    var common = 0;
+    for (var cheque : cheques) {
+      if (left.remove(cheque.face())) {
+        common++;
+      }
+    }
+    if (common == cheques.size() && left.isEmpty()) {
+      return Again.SAME;
+    }
+    return common == 0 ? Again.ANOTHER : Again.CONTRADICTS;
   }
 
   /** In what the batch contradicts its own cheques, as sentences; empty where in nothing. */

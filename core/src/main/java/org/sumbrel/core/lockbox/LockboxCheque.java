@@ -33,6 +33,14 @@ public record LockboxCheque(
     items = List.copyOf(items);
   }
 
+  /** By what a cheque is told from all others, as far as the mail room read it. */
+  public record Face(String routing, String account, String number, Money amount) {}
+
+  /** Its face. */
+  public Face face() {
+    return new Face(routing, account, number, amount);
+  }
+
   /** What its items come to. */
   public Money itemTotal() {
     return MoneySum.of(amount.getCurrencyUnit(), items, RemittanceItem::counts);

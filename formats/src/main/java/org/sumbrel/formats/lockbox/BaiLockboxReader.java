@@ -169,7 +169,7 @@ public final class BaiLockboxReader {
     }
     var sequence = line.at(9, 10);
     if (batch.lastOverflow || !sequence.equals("%02d".formatted(batch.nextOverflow))) {
-      reading.odd(
+      reading.contradicted(
           line.number(),
           batch.lastOverflow
               ? "the record before it was marked as the cheque's last"
@@ -202,7 +202,7 @@ public final class BaiLockboxReader {
       return;
     }
     if (batch.nextOverflow > 1 && !batch.lastOverflow) {
-      reading.odd(
+      reading.contradicted(
           line.number(),
           "the cheque's last record 4 is not marked as its last; something of it may be missing");
     }
@@ -254,10 +254,10 @@ public final class BaiLockboxReader {
             money(line, 24, 33, line.at(24, 33)),
             batch.cheques);
     if (!line.at(2, 4).equals(batch.number)) {
-      reading.odd(
+      reading.contradicted(
           line.number(), "it closes batch " + line.at(2, 4) + ", open is batch " + batch.number);
     }
-    closing.contradictions().forEach(said -> reading.odd(line.number(), said));
+    closing.contradictions().forEach(said -> reading.contradicted(line.number(), said));
     batches.add(closing);
     batch = null;
   }
@@ -273,7 +273,7 @@ public final class BaiLockboxReader {
         .filter(claimed -> claimed != cheques)
         .ifPresent(
             claimed ->
-                reading.odd(
+                reading.contradicted(
                     line.number(),
                     "the lockbox says it holds "
                         + claimed
@@ -284,7 +284,7 @@ public final class BaiLockboxReader {
         .filter(claimed -> !claimed.equals(total))
         .ifPresent(
             claimed ->
-                reading.odd(
+                reading.contradicted(
                     line.number(),
                     "the lockbox says it comes to "
                         + MoneyText.grouped(claimed)
@@ -301,7 +301,7 @@ public final class BaiLockboxReader {
         .filter(claimed -> claimed != records)
         .ifPresent(
             claimed ->
-                reading.odd(
+                reading.contradicted(
                     line.number(),
                     "the file says it has " + claimed + " records, " + records + " are in it"));
     closed = true;

@@ -137,7 +137,7 @@ final class LockboxTable {
             batch.count,
             batch.total,
             cheques);
-    read.contradictions().forEach(said -> reading.odd(batch.line, said));
+    read.contradictions().forEach(said -> reading.contradicted(batch.line, said));
     return read;
   }
 

@@ -251,7 +251,9 @@ public final class LockboxReader {
         new LockboxBatch(
             batch.number, lockbox, currency, depositedOn, batch.count, batch.total, batch.cheques);
     var at = batch.at;
-    closing.contradictions().forEach(said -> reading.odd(at.line(), at.place() + ": " + said));
+    closing
+        .contradictions()
+        .forEach(said -> reading.contradicted(at.line(), at.place() + ": " + said));
     batches.add(closing);
     batch = null;
   }
@@ -267,7 +269,7 @@ public final class LockboxReader {
         .filter(claimed -> claimed != cheques)
         .ifPresent(
             claimed ->
-                reading.odd(
+                reading.contradicted(
                     deposit.line(),
                     place + "holds " + claimed + " cheques, " + cheques + " are in it"));
     var total = batches.stream().map(LockboxBatch::total).reduce(Money.zero(currency), Money::plus);
@@ -275,7 +277,7 @@ public final class LockboxReader {
         .filter(claimed -> !claimed.equals(total))
         .ifPresent(
             claimed ->
-                reading.odd(
+                reading.contradicted(
                     deposit.line(),
                     place
                         + "comes to "

@@ -34,6 +34,7 @@ public class BankAccountEntity {
   private String number;
   private String currency;
   private Long ledgerAccountId;
+  private String lockbox = "";
 
   @Enumerated(EnumType.STRING)
   private Kind kind;
@@ -86,6 +87,18 @@ public class BankAccountEntity {
   /** Whether it is the pouch, rather than an account at a bank. */
   public boolean isPouch() {
     return kind == Kind.POUCH;
+  }
+
+  /**
+   * The number of the lockbox whose cheques the bank puts on this account; empty where there is
+   * none.
+   */
+  public String lockbox() {
+    return lockbox;
+  }
+
+  void takesLockbox(String number) {
+    lockbox = number;
   }
 
   public Long ledgerAccountId() {

@@ -12,5 +12,8 @@ interface BankAccountRepository extends JpaRepository<BankAccountEntity, Long> {
   Optional<BankAccountEntity> findFirstByCompanyIdAndKindAndCurrency(
       Long companyId, BankAccountEntity.Kind kind, String currency);
 
+  Optional<BankAccountEntity> findFirstByCompanyIdAndLockboxOrderById(
+      Long companyId, String lockbox);
+
   Optional<BankAccountEntity> findByCompanyIdAndNumber(Long companyId, String number);
 }

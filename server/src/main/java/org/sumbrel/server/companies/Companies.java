@@ -95,6 +95,19 @@ public class Companies {
     return bankAccounts.findByCompanyIdAndNumber(companyId, number);
   }
 
+  /** The account on which the bank puts the cheques of a lockbox. */
+  public Optional<BankAccountEntity> accountOfLockbox(Long companyId, String lockbox) {
+    return lockbox.isEmpty()
+        ? Optional.empty()
+        : bankAccounts.findFirstByCompanyIdAndLockboxOrderById(companyId, lockbox);
+  }
+
+  /** The cheques of this lockbox are put on this account from now on. */
+  @Transactional
+  public void takesLockbox(Long bankAccountId, String lockbox) {
+    bankAccount(bankAccountId).takesLockbox(lockbox);
+  }
+
   public Map<Long, LedgerAccountEntity> chartOf(Long companyId) {
     return ledgerAccounts.findByCompanyIdOrderByCode(companyId).stream()
         .collect(Collectors.toMap(LedgerAccountEntity::id, Function.identity()));
@@ -123,6 +136,14 @@ public class Companies {
         .findById(new PolicyEntity.Key(companyId, currency.getCode()))
         .map(PolicyEntity::toPolicy)
         .orElseGet(() -> Policy.standard(currency));
+  }
+
+  /** Whether a second person must release what is posted of lockbox batches. */
+  public boolean batchesReleased(Long companyId, CurrencyUnit currency) {
+    return policies
+        .findById(new PolicyEntity.Key(companyId, currency.getCode()))
+        .map(PolicyEntity::batchesReleased)
+        .orElse(false);
   }
 
   /** Sets up a company with the usual chart of accounts. */
@@ -191,16 +212,26 @@ public class Companies {
   /**
    * Decides anew what somebody has looked at.
    *
+   * @param batchesReleased whether a second person must release what is posted of lockbox batches
    * @param version of the policy as it was looked at
    * @throws Conflict where another has changed it since
    */
   @Transactional
-  public void decide(CompanyEntity company, CurrencyUnit currency, Policy policy, long version) {
+  public void decide(
+      CompanyEntity company,
+      CurrencyUnit currency,
+      Policy policy,
+      boolean batchesReleased,
+      long version) {
     if (policyVersion(company.id(), currency) != version) {
       throw new Conflict(
           "STALE", "Somebody has changed this policy since you opened it. Look again.");
     }
     decide(company, currency, policy);
+    policies
+        .findById(new PolicyEntity.Key(company.id(), currency.getCode()))
+        .ifPresent(known -> known.release(batchesReleased));
+    policies.flush();
   }
 
   /** Decides what a company allows in a currency, for the first time or anew. */

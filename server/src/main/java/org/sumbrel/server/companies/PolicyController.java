@@ -53,14 +53,19 @@ class PolicyController {
       @Valid @RequestBody PolicyView decided) {
     var owner = companies.company(company);
     var unit = Currencies.unit(currency);
-    companies.decide(owner, unit, decided.toPolicy(unit), decided.version());
+    companies.decide(
+        owner, unit, decided.toPolicy(unit), decided.batchesReleased(), decided.version());
     events.publishEvent(new PolicyDecided(owner.id()));
     return view(owner.id(), unit);
   }
 
   private PolicyView view(Long company, CurrencyUnit unit) {
     var policy = companies.policy(company, unit);
-    return PolicyView.of(policy, unit, companies.policyVersion(company, unit));
+    return PolicyView.of(
+        policy,
+        unit,
+        companies.batchesReleased(company, unit),
+        companies.policyVersion(company, unit));
   }
 
   @GetMapping("/api/tax-codes")

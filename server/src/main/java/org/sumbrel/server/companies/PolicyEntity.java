@@ -83,6 +83,7 @@ class PolicyEntity {
   private long roundingStepMinor;
   private double clearAt;
   private double tornWithin;
+  private boolean batchesReleased;
   @Version private long version;
 
   @ElementCollection(fetch = FetchType.EAGER)
@@ -97,6 +98,15 @@ class PolicyEntity {
     this.companyId = companyId;
     this.currency = currency.getCode();
     decide(policy);
+  }
+
+  /** Whether a second person must release what is posted of lockbox batches. */
+  boolean batchesReleased() {
+    return batchesReleased;
+  }
+
+  void release(boolean batches) {
+    batchesReleased = batches;
   }
 
   long version() {

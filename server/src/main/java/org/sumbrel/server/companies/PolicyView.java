@@ -27,6 +27,8 @@ public record PolicyView(
         MoneyView roundingStep,
     @NotNull double clearAt,
     @NotNull double tornWithin,
+    @Schema(description = "whether a second person releases what is posted of lockbox batches")
+        boolean batchesReleased,
     @NotNull
         @Schema(description = "as it was read; where it has changed since, the call is refused")
         long version) {
@@ -73,7 +75,7 @@ public record PolicyView(
     }
   }
 
-  static PolicyView of(Policy policy, CurrencyUnit unit, long version) {
+  static PolicyView of(Policy policy, CurrencyUnit unit, boolean batchesReleased, long version) {
     return new PolicyView(
         unit.getCode(),
         policy.discountGraceDays(),
@@ -84,6 +86,7 @@ public record PolicyView(
         MoneyView.of(policy.roundingStep()),
         policy.clearAt(),
         policy.tornWithin(),
+        batchesReleased,
         version);
   }
 

@@ -19,7 +19,7 @@ import org.sumbrel.formats.lockbox.BaiLockboxWriter;
  */
 final class DemoLockbox {
 
-  private static final String BOX = "4410";
+  static final String BOX = "4410";
   private static final int PLAIN = 16;
   private static final int UNDER = 160;
   private static final int FAR_UNDER = 27_500;

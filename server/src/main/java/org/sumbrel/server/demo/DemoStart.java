@@ -129,7 +129,10 @@ class DemoStart implements ApplicationRunner {
     var mill = companies.setUp("Larkstow Mill Ltd", usd);
     companies.addBankAccount(
         mill, "1010", "Operating USD", "Copperbeck Savings Bank", DemoBooks.OPERATING, usd);
-    companies.addBankAccount(mill, "1020", "Lockbox USD", "Copperbeck Savings Bank", LOCKBOX, usd);
+    var lockbox =
+        companies.addBankAccount(
+            mill, "1020", "Lockbox USD", "Copperbeck Savings Bank", LOCKBOX, usd);
+    companies.takesLockbox(lockbox.id(), DemoLockbox.BOX);
     companies.decide(mill, usd, policy(usd));
     companies.addTaxCode(mill, "SALES6", "Sales tax 6 %", BigDecimal.valueOf(6));
     return mill;

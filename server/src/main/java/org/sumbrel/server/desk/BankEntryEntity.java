@@ -90,12 +90,19 @@ public class BankEntryEntity {
    * A receipt that was recorded in the office.
    *
    * @param key by which the pouch knows it
+   * @param intakeId of the file that brought it; null where somebody recorded it
    */
   static BankEntryEntity received(
-      Long companyId, Long pouchId, String key, Receipt receipt, String checkNumber) {
+      Long companyId,
+      Long pouchId,
+      String key,
+      Receipt receipt,
+      String checkNumber,
+      Long intakeId) {
     var entry = new BankEntryEntity();
     entry.companyId = companyId;
     entry.bankAccountId = pouchId;
+    entry.intakeId = intakeId;
     entry.entryKey = key;
     entry.bookedOn = receipt.receivedOn();
     entry.valueOn = receipt.receivedOn();

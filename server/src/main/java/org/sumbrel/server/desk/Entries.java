@@ -92,8 +92,16 @@ public class Entries {
   /** Takes a receipt of the office in; it waits like money at the bank. */
   @Transactional
   public BankEntryEntity receive(Long pouchId, String key, Receipt receipt, String checkNumber) {
+    return receive(pouchId, key, receipt, checkNumber, null);
+  }
+
+  /** The same of a receipt that a file brought. */
+  @Transactional
+  public BankEntryEntity receive(
+      Long pouchId, String key, Receipt receipt, String checkNumber, Long intakeId) {
     var company = Long.valueOf(receipt.companyId());
-    return entries.save(BankEntryEntity.received(company, pouchId, key, receipt, checkNumber));
+    return entries.save(
+        BankEntryEntity.received(company, pouchId, key, receipt, checkNumber, intakeId));
   }
 
   /** Credits of a bank account that nothing explains yet. */

@@ -9,7 +9,6 @@ import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -24,17 +23,16 @@ import org.sumbrel.core.find.SearchLine;
 import org.sumbrel.core.propose.Evidence;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.core.propose.TextMark;
-import org.sumbrel.core.receivables.ClaimReason;
-import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
-import org.sumbrel.server.customers.CustomerNames;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.desk.EntryRows.EntryRow;
+import org.sumbrel.server.desk.EntryRows.ProposedAdjustment;
 import org.sumbrel.server.remittance.AdviceView;
 import org.sumbrel.server.remittance.Advices;
 
@@ -48,7 +46,7 @@ class EntryController {
   private final EntrySearch search;
   private final Proposals proposals;
   private final Customers customers;
-  private final CustomerNames names;
+  private final EntryRows rows;
   private final Companies companies;
   private final Advices advices;
   private final Clock clock;
@@ -58,7 +56,7 @@ class EntryController {
       EntrySearch search,
       Proposals proposals,
       Customers customers,
-      CustomerNames names,
+      EntryRows rows,
       Companies companies,
       Advices advices,
       Clock clock) {
@@ -66,25 +64,11 @@ class EntryController {
     this.search = search;
     this.proposals = proposals;
     this.customers = customers;
-    this.names = names;
+    this.rows = rows;
     this.companies = companies;
     this.advices = advices;
     this.clock = clock;
   }
-
-  record Segment(@NotNull String number, @NotNull MoneyView amount, @NotNull MoneyView discount) {}
-
-  record EntryRow(
-      @NotNull Long id,
-      @NotNull LocalDate bookedOn,
-      @NotNull String payer,
-      @NotNull MoneyView amount,
-      @NotNull BankEntryEntity.Status status,
-      @NotNull Standing standing,
-      @NotNull List<Segment> segments,
-      @NotNull List<ProposedAdjustment> adjustments,
-      @NotNull @Schema(description = "what speaks most for the first explanation; or nothing")
-          String evidence) {}
 
   record StandingGroup(
       @NotNull Standing standing, @NotNull long count, @NotNull MoneyView amount) {}
@@ -106,21 +90,6 @@ class EntryController {
       @NotNull MoneyView amount,
       @NotNull MoneyView discount,
       @NotNull long itemVersion) {}
-
-  record ProposedAdjustment(
-      @NotNull AdjustmentKind kind,
-      @NotNull MoneyView amount,
-      @Schema(description = "who owes a claim") Long customerId,
-      @Schema(description = "why a claim is made") ClaimReason reason) {
-
-    static ProposedAdjustment of(StoredProposals.StoredAdjustment stored, String currency) {
-      return new ProposedAdjustment(
-          stored.kind(),
-          new MoneyView(stored.amount(), currency),
-          stored.customerId(),
-          stored.reason());
-    }
-  }
 
   record EvidenceView(@NotNull String code, @NotNull String text, @NotNull double weight) {
     static EvidenceView of(Evidence evidence) {
@@ -254,8 +223,8 @@ class EntryController {
     var line = SearchLine.read(q, LocalDate.now(clock));
     var queue = search.queue(owner, status, asked, line, after(cursor), size + 1);
     var found = queue.page();
-    var thoughts = proposals.leads(found.stream().map(BankEntryEntity::id).toList());
-    var page = Page.of(found, size, e -> row(e, thoughts.get(e.id())), EntryController::cursor);
+    var view = rows.of(found).stream().collect(Collectors.toMap(EntryRow::id, Function.identity()));
+    var page = Page.of(found, size, e -> view.get(e.id()), EntryController::cursor);
     var groups =
         queue.groups().stream()
             .map(
@@ -283,49 +252,6 @@ class EntryController {
     } catch (NumberFormatException | DateTimeParseException | ArrayIndexOutOfBoundsException e) {
       throw new BadRequest("\"" + cursor + "\" is not a cursor that this list gave.");
     }
-  }
-
-  private EntryRow row(BankEntryEntity entry, StoredProposals thoughts) {
-    var segments = new ArrayList<Segment>();
-    var adjustments = new ArrayList<ProposedAdjustment>();
-    var payer = entry.payerWords();
-    if (thoughts != null && !thoughts.proposals().isEmpty()) {
-      var currency = entry.amount().getCurrencyUnit().getCode();
-      for (var a : thoughts.proposals().get(0).applications()) {
-        segments.add(
-            new Segment(
-                a.number(),
-                new MoneyView(a.amount(), currency),
-                new MoneyView(a.discount(), currency)));
-      }
-      for (var a : thoughts.proposals().get(0).adjustments()) {
-        adjustments.add(ProposedAdjustment.of(a, currency));
-      }
-      var lead = names.of(thoughts.leadCustomer()).spelled();
-      payer = lead.isEmpty() ? payer : lead;
-    }
-    return new EntryRow(
-        entry.id(),
-        entry.bookedOn(),
-        payer,
-        MoneyView.of(entry.amount()),
-        entry.status(),
-        entry.standing(),
-        segments,
-        adjustments,
-        strongest(thoughts));
-  }
-
-  /** The two reasons that weigh most, in a line. */
-  private static String strongest(StoredProposals thoughts) {
-    return thoughts == null || thoughts.proposals().isEmpty()
-        ? ""
-        : thoughts.proposals().get(0).evidence().stream()
-            .filter(e -> e.weight() > 0)
-            .sorted(Comparator.comparingDouble(Evidence::weight).reversed())
-            .limit(2)
-            .map(Evidence::text)
-            .collect(Collectors.joining("; "));
   }
 
   @GetMapping("/api/entries/{id}")

@@ -312,6 +312,12 @@ public class Proposals {
                 e -> e.status() == BankEntryEntity.Status.WAITING && e.standing() == Standing.CLEAR)
             .map(BankEntryEntity::id)
             .toList();
+    return firstOf(ids);
+  }
+
+  /** The first explanation of each of these entries as it would be posted, by the entry's id. */
+  @Transactional(readOnly = true)
+  public Map<Long, ClearExplanation> firstOf(Collection<Long> ids) {
     var clear = new HashMap<Long, ClearExplanation>();
     leads(ids)
         .forEach(

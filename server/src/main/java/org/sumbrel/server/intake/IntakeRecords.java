@@ -126,7 +126,7 @@ class IntakeRecords {
             union all
             select a.id, 'ADVICE', a.paid_on, a.payer_name, a.trace, a.currency, a.total_minor,
               case when a.entry_id is null then 'LOOSE' else 'TIED' end
-            from remittance_advice a where a.intake_id = :intake and a.id > :after
+            from remittance_advice a where a.intake_id = :intake and a.id > :after and (a.tied_by is null or a.tied_by <> 'FILE')
             order by 1 limit :most
             """)
         .param("intake", intakeId)

@@ -22,10 +22,13 @@ import org.sumbrel.formats.LeftOut;
 import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.table.ProfileYaml;
 import org.sumbrel.formats.table.TableProfile;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.access.Role;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.desk.Proposals;
+import org.sumbrel.server.lockbox.Lockboxes;
 import org.sumbrel.server.profiles.Profiles;
 
 /** Takes files in, each as a whole or not at all. */
@@ -39,6 +42,7 @@ public class Intakes {
   private final StatementIntake statements;
   private final ReceivablesIntake receivables;
   private final AdviceIntake advices;
+  private final Lockboxes lockboxes;
   private final LeftOutRepository leftOut;
   private final Profiles profiles;
   private final Companies companies;
@@ -52,6 +56,7 @@ public class Intakes {
       StatementIntake statements,
       ReceivablesIntake receivables,
       AdviceIntake advices,
+      Lockboxes lockboxes,
       LeftOutRepository leftOut,
       Profiles profiles,
       Companies companies,
@@ -63,6 +68,7 @@ public class Intakes {
     this.statements = statements;
     this.receivables = receivables;
     this.advices = advices;
+    this.lockboxes = lockboxes;
     this.leftOut = leftOut;
     this.profiles = profiles;
     this.companies = companies;
@@ -188,9 +194,7 @@ public class Intakes {
     files.keep(intake.id(), packed);
     var outcome = keptAtOnce(owner, intake, content, bankAccount, by, watch);
     var problems = new ArrayList<String>();
-    content
-        .problems()
-        .forEach(p -> problems.add((p.line() > 0 ? "line " + p.line() + ": " : "") + p.message()));
+    content.problems().forEach(p -> problems.add(p.sentence()));
     problems.addAll(outcome.problems());
     if (!read.leftOut().isEmpty()) {
       problems.add(leaveOut(intake, read));
@@ -282,15 +286,30 @@ public class Intakes {
                   + " cannot be taken in here yet");
       case X12_820, REMITTANCE_CSV -> advices.take(owner, intake.id(), content.remittances());
       case LOCKBOX_BAI, LOCKBOX_CSV, X12_823 ->
-          throw new BrokenFile(
-              1,
-              "this is "
-                  + content.format().described()
-                  + " of "
-                  + content.batches().stream().mapToInt(b -> b.cheques().size()).sum()
-                  + " cheques; they cannot be taken in here yet");
+          batches(owner, intake.id(), content, bankAccount, by, watch);
       default -> throw new IllegalStateException("nothing reads " + content.format());
     };
+  }
+
+  private Outcome batches(
+      CompanyEntity owner,
+      Long intakeId,
+      FileContent content,
+      Long bankAccount,
+      String by,
+      IntakeWatch watch)
+      throws BrokenFile {
+    var all = content.batches().stream().mapToInt(b -> b.cheques().size()).sum();
+    var taken =
+        lockboxes.take(
+            owner,
+            intakeId,
+            content,
+            bankAccount,
+            new Actor(by, Role.CLERK),
+            kept -> watch.kept(kept, all));
+    return new Outcome(
+        taken.cheques(), taken.fresh(), taken.cheques() - taken.fresh(), 0, taken.said());
   }
 
   private String leaveOut(IntakeEntity intake, Read read) {

@@ -19,6 +19,7 @@ import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Arrivals;
 import org.sumbrel.server.desk.Proposals;
 import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.lockbox.Lockboxes;
 import org.sumbrel.server.remittance.Advices;
 
 /**
@@ -35,6 +36,7 @@ class TakingBack {
   private final Arrivals arrivals;
   private final Advices advices;
   private final LeftOutRepository leftOut;
+  private final Lockboxes lockboxes;
   private final Customers customers;
   private final Journal journal;
   private final Proposals proposals;
@@ -46,6 +48,7 @@ class TakingBack {
       Arrivals arrivals,
       Advices advices,
       LeftOutRepository leftOut,
+      Lockboxes lockboxes,
       Customers customers,
       Journal journal,
       Proposals proposals,
@@ -55,6 +58,7 @@ class TakingBack {
     this.arrivals = arrivals;
     this.advices = advices;
     this.leftOut = leftOut;
+    this.lockboxes = lockboxes;
     this.customers = customers;
     this.journal = journal;
     this.proposals = proposals;
@@ -120,6 +124,7 @@ class TakingBack {
         "select count(*) from bank_entry where announced_intake_id = :intake",
         "entry that it announced is booked by a later file; take that back first",
         "entries that it announced are booked by later files; take those back first");
+    against.addAll(lockboxes.against(intakeId));
     against.addAll(heldBy(intakeId));
     against.addAll(laterFiles(intakeId));
     return against;
@@ -231,6 +236,7 @@ class TakingBack {
             """)
         .param("intake", intakeId)
         .update();
+    lockboxes.takeBack(intakeId, actor);
     advices.untieFrom(
         jdbc.sql("select id from bank_entry where intake_id = :intake")
             .param("intake", intakeId)

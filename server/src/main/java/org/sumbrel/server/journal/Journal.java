@@ -70,10 +70,18 @@ public class Journal {
     return write(original.mirrored(on, text), null, by, entryId);
   }
 
-  /** Writes many entries of one company, none of which touches a bank. */
-  public void writeAll(Collection<JournalEntry> many, String by) {
+  /**
+   * Writes many entries of one company, none of which touches a bank.
+   *
+   * @return their ids, in the same order
+   */
+  public List<Long> writeAll(Collection<JournalEntry> many, String by) {
     var accounts = new EnumMap<AccountRole, Long>(AccountRole.class);
-    entries.saveAll(many.stream().map(e -> toEntity(e, null, by, null, accounts)).toList());
+    return entries
+        .saveAll(many.stream().map(e -> toEntity(e, null, by, null, accounts)).toList())
+        .stream()
+        .map(JournalEntryEntity::id)
+        .toList();
   }
 
   private JournalEntryEntity toEntity(

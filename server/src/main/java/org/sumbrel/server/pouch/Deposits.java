@@ -195,6 +195,11 @@ class Deposits {
               ? "This deposit is open already."
               : "The bank has shown this deposit; untie it first.");
     }
+    if (receipts.findByDepositIdOrderById(id).stream().anyMatch(r -> r.lockboxBatchId() != null)) {
+      throw new Conflict(
+          "MAILED",
+          "The bank's mail room made this deposit; it goes only with the whole lockbox file, where that is taken back.");
+    }
     journal.reverse(
         deposit.journalEntryId(),
         LocalDate.now(clock),

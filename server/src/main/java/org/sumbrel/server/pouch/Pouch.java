@@ -166,6 +166,14 @@ class Pouch {
   /** Takes a receipt out that was recorded by mistake or given back. */
   Long withdraw(Long id, String why, Actor actor) {
     var receipt = receipt(id);
+    if (receipt.lockboxBatchId() != null) {
+      throw new Conflict(
+          "MAILED",
+          receipt.toHeld().name()
+              + " of "
+              + MoneyText.grouped(receipt.amount())
+              + " came with a lockbox file; it goes only with the whole file, where that is taken back.");
+    }
     if (receipt.depositId() != null) {
       throw new Conflict(
           "BANKED",

@@ -42,6 +42,11 @@ class ReceiptEntity {
   private Long depositId;
   private Long takingsId;
   private Long pictureId;
+  private Long lockboxBatchId;
+  private String drawerAccount = "";
+  private String batchItem = "";
+  private int itemCount;
+  private long itemMinor;
   private String recordedBy;
   private Instant recordedAt;
   private Long journalEntryId;
@@ -69,6 +74,7 @@ class ReceiptEntity {
     this.payer = receipt.from();
     this.reference = receipt.reference();
     this.routing = known.routing();
+    this.drawerAccount = known.drawerAccount();
     this.pictureId = known.pictureId();
     this.heldUntil = receipt.heldUntil().orElse(null);
     this.journalEntryId = journalEntryId;
@@ -100,6 +106,11 @@ class ReceiptEntity {
     return routing;
   }
 
+  /** The account of a cheque's code line; empty where it was not read. */
+  String drawerAccount() {
+    return drawerAccount;
+  }
+
   Long journalEntryId() {
     return journalEntryId;
   }
@@ -121,6 +132,29 @@ class ReceiptEntity {
 
   Long pictureId() {
     return pictureId;
+  }
+
+  /** The lockbox batch whose cheque it is; null where somebody recorded it in the office. */
+  Long lockboxBatchId() {
+    return lockboxBatchId;
+  }
+
+  /** Its number in that batch; empty where there is none. */
+  String batchItem() {
+    return batchItem;
+  }
+
+  /**
+   * It is a cheque of a batch.
+   *
+   * @param items how many documents its slip names
+   * @param itemTotal what they come to
+   */
+  void mailedIn(Long batch, String item, int items, Money itemTotal) {
+    lockboxBatchId = batch;
+    batchItem = item;
+    itemCount = items;
+    itemMinor = itemTotal.getAmountMinorLong();
   }
 
   /** Who took it out; null where nobody did. */

@@ -15,7 +15,7 @@ interface ReceiptRepository extends JpaRepository<ReceiptEntity, Long> {
    * first.
    */
   @Query(
-      "select r from ReceiptEntity r where r.companyId = :company and r.withdrawnAt is null and (r.depositId is null"
+      "select r from ReceiptEntity r where r.companyId = :company and r.withdrawnAt is null and r.lockboxBatchId is null and (r.depositId is null"
           + " or r.depositId in (select d.id from DepositEntity d where d.status = org.sumbrel.server.pouch.DepositEntity.Status.OPEN))"
           + " and r.currency = :currency order by r.receivedOn, r.id")
   List<ReceiptEntity> inPouch(Long company, String currency);
@@ -26,11 +26,18 @@ interface ReceiptRepository extends JpaRepository<ReceiptEntity, Long> {
   List<ReceiptEntity> alike(Long company, PaidBy method, String reference, long minor);
 
   @Query(
+      "select r from ReceiptEntity r where r.companyId = :company and r.method = org.sumbrel.core.receivables.PaidBy.CHEQUE"
+          + " and r.withdrawnAt is null and r.routing <> '' and r.receivedOn >= :since order by r.id")
+  List<ReceiptEntity> chequesSince(Long company, LocalDate since);
+
+  @Query(
       "select r.id from ReceiptEntity r where r.withdrawnAt is null and r.receivedOn >= :since and r.amountMinor between :least and :most"
           + " and r.depositId in (select d.id from DepositEntity d where d.bankAccountId = :account"
           + " and d.status in (org.sumbrel.server.pouch.DepositEntity.Status.MADE, org.sumbrel.server.pouch.DepositEntity.Status.TIED))"
           + " order by r.id desc")
   List<Long> takenTo(Long account, LocalDate since, long least, long most, Limit limit);
+
+  List<ReceiptEntity> findByLockboxBatchIdOrderById(Long lockboxBatchId);
 
   List<ReceiptEntity> findByTakingsIdOrderById(Long takingsId);
 

@@ -2,6 +2,7 @@ package org.sumbrel.server.remittance;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -63,6 +64,19 @@ public class Advices {
         fresh.stream()
             .map(a -> new RemittanceAdviceEntity(companyId, intakeId, a, today))
             .toList());
+  }
+
+  /** Keeps what came together with its money: each advice by the entry that it is about. */
+  public void addTied(Long companyId, Long intakeId, Map<Long, RemittanceAdvice> byEntry) {
+    var today = LocalDate.now(clock);
+    var rows = new ArrayList<RemittanceAdviceEntity>();
+    byEntry.forEach(
+        (entry, advice) -> {
+          var row = new RemittanceAdviceEntity(companyId, intakeId, advice, today);
+          row.tie(entry, TiedBy.FILE);
+          rows.add(row);
+        });
+    advices.saveAll(rows);
   }
 
   /** Those that no money is known of yet, the latest first. */
@@ -133,8 +147,17 @@ public class Advices {
     advices.flush();
   }
 
-  /** It is not about that money after all. */
+  /**
+   * It is not about that money after all.
+   *
+   * @throws Conflict where it came with that money
+   */
   public void untie(Long id) {
+    if (row(id).tiedBy() == TiedBy.FILE) {
+      throw new Conflict(
+          "CAME_TOGETHER",
+          "This is what the slip in the cheque's envelope says; it belongs to no other money.");
+    }
     row(id).untie();
   }
 

@@ -5,6 +5,8 @@ public enum TiedBy {
   TRACE,
   AMOUNT_AND_DATE,
   NAME,
+  /** They came together, a cheque and the slip in its envelope. */
+  FILE,
   /** A person said so. */
   HAND
 }

@@ -29,7 +29,7 @@ import org.sumbrel.server.settle.RunPosting;
 /** Runs: started from a list, followed, stopped, continued. */
 @RestController
 @Tag(name = "runs")
-class RunController {
+public class RunController {
 
   private final Runs runs;
   private final RunWorker worker;
@@ -64,7 +64,7 @@ class RunController {
           @Schema(description = "entries whose own draft, or clear explanation, is posted too")
           List<@NotNull Long> entryIds) {}
 
-  record RunView(
+  public record RunView(
       @NotNull Long id,
       @NotNull String by,
       @NotNull Instant startedAt,
@@ -75,7 +75,12 @@ class RunController {
       @NotNull int posted,
       @NotNull int refused,
       @NotNull MoneyView amount,
-      @NotNull MoneyView postedAmount) {
+      @NotNull MoneyView postedAmount,
+      @Schema(description = "the lockbox batch of which it is") Long lockboxBatchId,
+      @NotNull @Schema(description = "whether a second person must release it")
+          boolean needsRelease,
+      String releasedBy,
+      @Schema(description = "before which nothing is posted") Instant notBefore) {
 
     static RunView of(RunEntity run) {
       return new RunView(
@@ -89,7 +94,11 @@ class RunController {
           run.posted(),
           run.refused(),
           MoneyView.of(run.amount()),
-          MoneyView.of(run.postedAmount()));
+          MoneyView.of(run.postedAmount()),
+          run.lockboxBatchId(),
+          run.needsRelease(),
+          run.releasedBy(),
+          run.notBefore());
     }
   }
 
@@ -183,6 +192,21 @@ class RunController {
   RunView stop(@PathVariable Long id, Principal principal) {
     runs.stop(id, Actor.of(principal));
     return one(id);
+  }
+
+  @PostMapping("/api/runs/{id}/release")
+  @Operation(
+      summary = "Says yes to a run that somebody else started and that waits for a second person")
+  RunView release(@PathVariable Long id, Principal principal) {
+    runs.release(id, Actor.of(principal));
+    runs.due().forEach(worker::submit);
+    return one(id);
+  }
+
+  @PostMapping("/api/runs/{id}/calling-off")
+  @Operation(summary = "Calls off a run that waits; nothing of it is posted")
+  RunView callOff(@PathVariable Long id, Principal principal) {
+    return RunView.of(runs.callOff(id, Actor.of(principal)));
   }
 
   @PostMapping("/api/runs/{id}/continuing")

@@ -26,7 +26,11 @@ class RunEntity {
     /** Somebody stopped it; what is left can be continued. */
     STOPPED,
     /** Every line was posted or refused. */
-    DONE
+    DONE,
+    /** It waits for a second person, for its time, or for both; nothing of it is posted. */
+    WAITS,
+    /** It waited, and somebody called it off. */
+    CALLED_OFF
   }
 
   @Id
@@ -54,6 +58,11 @@ class RunEntity {
   private String currency;
   private long amountMinor;
   private long postedMinor;
+  private Long lockboxBatchId;
+  private boolean needsRelease;
+  private Instant notBefore;
+  private String releasedBy;
+  private Instant releasedAt;
 
   protected RunEntity() {}
 
@@ -75,6 +84,50 @@ class RunEntity {
     this.refused = refused;
     this.currency = sum.getCurrencyUnit().getCode();
     this.amountMinor = sum.getAmountMinorLong();
+  }
+
+  /**
+   * It is of a lockbox batch, and may have to wait.
+   *
+   * @param second whether a second person must release it
+   * @param time before which nothing is posted; null for at once
+   */
+  void of(Long batch, boolean second, Instant time) {
+    lockboxBatchId = batch;
+    needsRelease = second;
+    notBefore = time;
+    if (second || time != null) {
+      state = State.WAITS;
+    }
+  }
+
+  /** A second person says yes to it. */
+  void release(String by, Instant at) {
+    releasedBy = by;
+    releasedAt = at;
+  }
+
+  /** The lockbox batch of which it is; null where it is of none. */
+  Long lockboxBatchId() {
+    return lockboxBatchId;
+  }
+
+  boolean needsRelease() {
+    return needsRelease;
+  }
+
+  /** Before which nothing of it is posted; null where it does not wait for a time. */
+  Instant notBefore() {
+    return notBefore;
+  }
+
+  /** Who released it; null where nobody did. */
+  String releasedBy() {
+    return releasedBy;
+  }
+
+  Instant releasedAt() {
+    return releasedAt;
   }
 
   Long id() {

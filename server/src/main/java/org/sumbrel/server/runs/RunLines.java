@@ -27,13 +27,18 @@ class RunLines {
   /** Posts all of these lines, or none of them where one is refused. */
   void post(Long run, List<Long> lineIds, Actor actor) {
     var pending = pending(lineIds);
-    var posted = posting.post(pending.stream().map(RunLineEntity::prepared).toList(), actor);
+    var posted =
+        posting.post(pending.stream().map(RunLineEntity::prepared).toList(), released(run), actor);
     var minor = 0L;
     for (var n = 0; n < posted.size(); n++) {
       pending.get(n).posted(posted.get(n));
       minor += pending.get(n).amount().getAmountMinorLong();
     }
     runs.countPosted(run, pending.size(), minor);
+  }
+
+  private boolean released(Long run) {
+    return runs.findById(run).orElseThrow().releasedBy() != null;
   }
 
   /** The line cannot be posted; its draft stays, with the reason, where the entry still waits. */

@@ -1,6 +1,7 @@
 package org.sumbrel.server.runs;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -13,6 +14,17 @@ interface RunRepository extends JpaRepository<RunEntity, Long> {
   Optional<RunEntity> findByStartedByAndCallKey(String startedBy, String callKey);
 
   List<RunEntity> findByStateOrderById(RunEntity.State state);
+
+  /** Those of a lockbox batch, the newest first. */
+  List<RunEntity> findByLockboxBatchIdOrderByIdDesc(Long lockboxBatchId);
+
+  boolean existsByLockboxBatchIdAndStateIn(Long lockboxBatchId, Collection<RunEntity.State> states);
+
+  /** What waits for nothing any more. */
+  @Query(
+      "select r.id from RunEntity r where r.state = org.sumbrel.server.runs.RunEntity.State.WAITS"
+          + " and (r.needsRelease = false or r.releasedBy is not null) and (r.notBefore is null or r.notBefore <= :now)")
+  List<Long> due(Instant now);
 
   List<RunEntity> findByCompanyIdAndIdLessThanOrderByIdDesc(
       Long companyId, Long before, Limit limit);

@@ -1,6 +1,7 @@
 package org.sumbrel.server.runs;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
@@ -59,6 +60,80 @@ class Runs {
     }
     prepared.addAll(posting.prepare(companyId, entryIds, actor));
     return write(companyId, prepared, key, actor);
+  }
+
+  /**
+   * Writes down what is to be posted of a lockbox batch.
+   *
+   * @param second whether a second person must release it
+   * @param notBefore the time before which nothing is posted; null for at once
+   * @throws Conflict where another run of the batch is not at its end
+   */
+  RunEntity ofBatch(
+      Long companyId,
+      Long batch,
+      List<Long> entryIds,
+      boolean second,
+      Instant notBefore,
+      String key,
+      Actor actor) {
+    if (key != null) {
+      var before = runs.findByStartedByAndCallKey(actor.name(), key);
+      if (before.isPresent()) {
+        return before.get();
+      }
+    }
+    if (runs.existsByLockboxBatchIdAndStateIn(
+        batch, List.of(RunEntity.State.WAITS, RunEntity.State.RUNNING))) {
+      throw new Conflict(
+          "RUN_BEFORE",
+          "Another run of this batch is not at its end; wait for it, release it or call it off first.");
+    }
+    var run = write(companyId, posting.prepare(companyId, entryIds, actor), key, actor);
+    run.of(batch, second, notBefore);
+    return run;
+  }
+
+  /**
+   * A second person says yes to a run.
+   *
+   * @throws AccessDeniedException where it is his own
+   */
+  RunEntity release(Long id, Actor actor) {
+    var run = found(id);
+    if (run.state() != RunEntity.State.WAITS || run.releasedBy() != null) {
+      throw new Conflict(
+          "CHANGED_MEANWHILE",
+          run.releasedBy() == null
+              ? "Run " + id + " does not wait to be released."
+              : "Run " + id + " was released by " + run.releasedBy() + " already.");
+    }
+    if (!run.needsRelease()) {
+      throw new Conflict(
+          "NOTHING_TO_RELEASE",
+          "Run " + id + " waits for its time only; nobody has to release it.");
+    }
+    if (run.actor().name().equals(actor.name())) {
+      throw new AccessDeniedException("Nobody releases his own run; ask a colleague.");
+    }
+    run.release(actor.name(), clock.instant());
+    return run;
+  }
+
+  /** Calls a run off that still waits; nothing of it is posted. */
+  RunEntity callOff(Long id, Actor actor) {
+    requireOwn(found(id), actor);
+    if (runs.move(id, RunEntity.State.WAITS, RunEntity.State.CALLED_OFF, clock.instant()) == 0) {
+      throw new Conflict("CHANGED_MEANWHILE", "Run " + id + " does not wait any more.");
+    }
+    return found(id);
+  }
+
+  /** The runs that wait for nothing any more; each is at work from now on, and named once. */
+  List<Long> due() {
+    return runs.due(clock.instant()).stream()
+        .filter(id -> runs.move(id, RunEntity.State.WAITS, RunEntity.State.RUNNING, null) == 1)
+        .toList();
   }
 
   /** Writes down these drafts as a run. */

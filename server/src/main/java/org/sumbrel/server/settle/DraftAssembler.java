@@ -35,6 +35,7 @@ class DraftAssembler {
   private final Companies companies;
   private final SettlementRepository settlements;
   private final Differences differences;
+  private final PostingHolds holds;
   private final Clock clock;
 
   DraftAssembler(
@@ -43,12 +44,14 @@ class DraftAssembler {
       Companies companies,
       SettlementRepository settlements,
       Differences differences,
+      PostingHolds holds,
       Clock clock) {
     this.entries = entries;
     this.customers = customers;
     this.companies = companies;
     this.settlements = settlements;
     this.differences = differences;
+    this.holds = holds;
     this.clock = clock;
   }
 
@@ -70,10 +73,11 @@ class DraftAssembler {
   /**
    * The draft.
    *
-   * @throws Conflict where the entry is settled already, or entry or item changed since they were
-   *     looked at
+   * @param released whether a second person has said yes to it
+   * @throws Conflict where the entry is settled already, something must be decided first, or entry
+   *     or item changed since they were looked at
    */
-  Assembled assemble(PostSettlement command) {
+  Assembled assemble(PostSettlement command, boolean released) {
     var assembled = look(command);
     var entry = assembled.entry();
     if (entry != null
@@ -82,6 +86,14 @@ class DraftAssembler {
       throw new Conflict(
           "STALE",
           "This entry has changed since you looked at it. Look again; nothing was posted.");
+    }
+    if (entry != null && companies.bankAccount(entry.bankAccountId()).isPouch()) {
+      holds
+          .against(entry.id(), released)
+          .ifPresent(
+              why -> {
+                throw new Conflict("HELD_BACK", why + " Nothing was posted.");
+              });
     }
     var changes = changes(command, assembled.items());
     if (!changes.isEmpty()) {

@@ -191,9 +191,10 @@ public class RunPosting {
   /**
    * Posts these as they were when the run was started, all or none of them.
    *
+   * @param released whether a second person has said yes to them
    * @return their settlements' ids, in the same order
    */
-  public List<Long> post(List<Prepared> some, Actor actor) {
+  public List<Long> post(List<Prepared> some, boolean released, Actor actor) {
     var commands = some.stream().map(p -> held.parsed(p.body())).toList();
     lookUp(commands);
     var before = settlements.before(commands);
@@ -204,7 +205,7 @@ public class RunPosting {
             : SettlementEntity.Origin.CLEAR;
     for (var n = 0; n < some.size(); n++) {
       var origin = some.get(n).byHand() ? SettlementEntity.Origin.HAND : clear;
-      posted.add(settlements.post(commands.get(n), origin, before, actor));
+      posted.add(settlements.post(commands.get(n), origin, before, released, actor));
     }
     return posted;
   }

@@ -97,7 +97,7 @@ public class Settlements {
     if (before.isPresent()) {
       return before.get();
     }
-    var posted = post(command, origin, before(List.of(command)), actor);
+    var posted = post(command, origin, before(List.of(command)), false, actor);
     call.ifPresent(
         key ->
             answered.save(
@@ -132,10 +132,19 @@ public class Settlements {
         proposals.first(entryIds));
   }
 
-  /** Posts one of several drafts of which it is known what stood before. */
-  Long post(PostSettlement command, SettlementEntity.Origin origin, Before before, Actor actor) {
+  /**
+   * Posts one of several drafts of which it is known what stood before.
+   *
+   * @param released whether a second person has said yes to it
+   */
+  Long post(
+      PostSettlement command,
+      SettlementEntity.Origin origin,
+      Before before,
+      boolean released,
+      Actor actor) {
     before.draft(command).ifPresent(kept -> HeldDrafts.requireHolder(kept, actor));
-    return write(command, origin, null, null, before, actor);
+    return write(command, origin, null, null, before, released, actor);
   }
 
   /**
@@ -145,13 +154,25 @@ public class Settlements {
    */
   Long approve(PostSettlement command, String draftedBy, Actor approver) {
     return write(
-        command, SettlementEntity.Origin.HAND, draftedBy, null, before(List.of(command)), approver);
+        command,
+        SettlementEntity.Origin.HAND,
+        draftedBy,
+        null,
+        before(List.of(command)),
+        true,
+        approver);
   }
 
   /** Posts what stands in place of a settlement that has just been reversed. */
   Long postInPlaceOf(Long replaced, PostSettlement command, Actor actor) {
     return write(
-        command, SettlementEntity.Origin.HAND, null, replaced, before(List.of(command)), actor);
+        command,
+        SettlementEntity.Origin.HAND,
+        null,
+        replaced,
+        before(List.of(command)),
+        true,
+        actor);
   }
 
   private Long write(
@@ -160,8 +181,9 @@ public class Settlements {
       String draftedBy,
       Long inPlaceOf,
       Before before,
+      boolean released,
       Actor actor) {
-    var assembled = drafts.assemble(command);
+    var assembled = drafts.assemble(command, released);
     var entry = assembled.entry();
     requireNothingCountedTwice(command);
     var currency = assembled.draft().receipt().amount().getCurrencyUnit();

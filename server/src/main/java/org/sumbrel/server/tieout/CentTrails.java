@@ -18,10 +18,11 @@ import org.sumbrel.core.tieout.CentTrail;
 import org.sumbrel.server.changes.RowChanges;
 
 /**
- * Counts the cent trail. What arrived is what the statements said when they were taken in, and what
- * corrected ones changed of it when somebody accepted that; what is applied, on account and waiting
- * is counted from settlements and entries: two sides that know nothing of each other. Everything is
- * counted as it stood at one moment: what is posted between two counts would look missing.
+ * Counts the cent trail. What arrived is what the statements and lockbox batches said when they
+ * were taken in, and what corrected ones changed of it when somebody accepted that; what is
+ * applied, on account and waiting is counted from settlements and entries: two sides that know
+ * nothing of each other. Everything is counted as it stood at one moment: what is posted between
+ * two counts would look missing.
  */
 @Service
 @Transactional(readOnly = true, isolation = Isolation.SERIALIZABLE)
@@ -152,7 +153,7 @@ class CentTrails {
     jdbc.sql(
             """
             select currency, sum(amount_minor) as minor, max(recorded_at) as last_at from held_receipt
-            where company_id = :company and withdrawn_at is null group by currency
+            where company_id = :company and withdrawn_at is null and lockbox_batch_id is null group by currency
             """)
         .param("company", company)
         .query(
@@ -170,8 +171,12 @@ class CentTrails {
             });
     jdbc.sql(
             """
-            select i.id, i.file_name, i.taken_at, t.currency, sum(t.credits_minor - t.known_credits_minor) as minor
-            from intake i join statement t on t.intake_id = i.id
+            select i.id, i.file_name, i.taken_at, t.currency, sum(t.minor) as minor
+            from intake i join (
+              select intake_id, currency, credits_minor - known_credits_minor as minor from statement
+              union all
+              select intake_id, currency, total_minor from lockbox_batch
+            ) t on t.intake_id = i.id
             where i.company_id = :company group by i.id, i.file_name, i.taken_at, t.currency order by i.id desc, t.currency
             """)
         .param("company", company)
