@@ -30,6 +30,7 @@ const TIED: Record<NonNullable<One["tiedBy"]>, string> = {
   AMOUNT_AND_DATE: "amount and date agree",
   NAME: "amount, date and name agree",
   HAND: "tied by hand",
+  FILE: "it was in the cheque’s envelope",
 };
 
 /** What the payer said of this money: his lines, and how his sum compares with what arrived. */
@@ -49,6 +50,8 @@ function Said({ entry, advice, readOnly }: { entry: Entry; advice: One; readOnly
     onSettled: refresh,
   });
   const { items } = advice;
+  // what came in one envelope is about no other money
+  const mailed = advice.tiedBy === "FILE";
   const more = items.some((item) => !isZero(item.discount) || !isZero(item.adjustment));
   return (
     <Box
@@ -58,19 +61,19 @@ function Said({ entry, advice, readOnly }: { entry: Entry; advice: One; readOnly
     >
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 1, fontSize: 13 }}>
         <Box sx={{ flex: 1, minWidth: 0, overflowWrap: "anywhere" }}>
-          <strong>The payer’s advice</strong>
-          {advice.paidOn && ` of ${onDay(advice.paidOn)}`}
+          <strong>{mailed ? "The slip in the envelope" : "The payer’s advice"}</strong>
+          {!mailed && advice.paidOn && ` of ${onDay(advice.paidOn)}`}
           {advice.trace && (
             <>
               , trace <span className="figure">{advice.trace}</span>
             </>
           )}
-          {advice.payerName && ` from ${advice.payerName}`}
+          {!mailed && advice.payerName && ` from ${advice.payerName}`}
           <Box component="span" sx={{ color: "text.secondary" }}>
-            {advice.tiedBy && `; ${TIED[advice.tiedBy]}`}
+            {!mailed && advice.tiedBy && `; ${TIED[advice.tiedBy]}`}
           </Box>
         </Box>
-        {!readOnly && (
+        {!readOnly && !mailed && (
           <Button
             color="inherit"
             disabled={untie.isPending}

@@ -1,18 +1,16 @@
 /* eslint-disable react-hooks/incompatible-library -- the virtual list measures itself anew; nothing of it is memoised */
-import { Box, Button, Checkbox, TextField, Typography } from "@mui/material";
+import { Box, Button, TextField, Typography } from "@mui/material";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, type RefObject } from "react";
 import type { Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
-import { KEPT } from "../settle/words";
 import { count } from "../shared/dates";
-import { grouped, minor } from "../shared/money";
-import { layOut } from "../tally/layout";
+import { grouped } from "../shared/money";
 import { STANDING_WORD, StandingGlyph, type Standing } from "../tally/StandingGlyph";
-import { ThinTally } from "../tally/TallyBar";
+import { EntryLine } from "./EntryLine";
 import { Thinking } from "./Thinking";
 
-export type EntryRow = Schemas["EntryRow"];
+type EntryRow = Schemas["EntryRow"];
 type Group = Schemas["StandingGroup"];
 type DraftRow = Schemas["DraftRow"];
 type ApplicableRow = Schemas["ApplicableRow"];
@@ -164,7 +162,18 @@ export function Queue(props: Props) {
                 {line && "head" in line && <Head name={line.head} note={line.note} />}
                 {line && "draft" in line && <Passed draft={line.draft} {...props} />}
                 {line && "applicable" in line && <Applicable row={line.applicable} {...props} />}
-                {line && "row" in line && <Row row={line.row} {...props} />}
+                {line && "row" in line && (
+                  <EntryLine
+                    row={line.row}
+                    here={line.row.id === chosen}
+                    choose={props.choose}
+                    mark={props.marks.get(`entry-${line.row.id}`)}
+                    heldBy={props.drafts.find((d) => d.entryId === line.row.id)?.by}
+                    selecting={props.selected.size > 0}
+                    selected={props.selected.has(line.row.id)}
+                    toggle={props.toggle}
+                  />
+                )}
                 {line && "more" in line && (
                   <Button
                     color="inherit"
@@ -292,32 +301,6 @@ function Applicable({ row, chosenAccount, chooseAccount }: { row: ApplicableRow 
   );
 }
 
-/** A small sheet of paper where colleagues left notes; filled where somebody is asked. */
-function NoteSign({ mark }: { mark: Schemas["Mark"] | undefined }) {
-  if (!mark) {
-    return null;
-  }
-  const says =
-    count(mark.notes, "note") + (mark.questions > 0 ? `, ${count(mark.questions, "question")} open` : "");
-  return (
-    <Box
-      component="svg"
-      role="img"
-      aria-label={says}
-      viewBox="0 0 12 14"
-      sx={{ width: 10, color: "primary.main" }}
-    >
-      <title>{says}</title>
-      <path
-        d="M1.5 1h6L11 4.5V13H1.5z"
-        fill={mark.questions > 0 ? "currentColor" : "none"}
-        stroke="currentColor"
-        strokeWidth="1.3"
-      />
-    </Box>
-  );
-}
-
 function GroupHead({ group }: { group: Group }) {
   return (
     <Box sx={{ display: "flex", alignItems: "center", gap: 0.75, px: 1.75, pt: 1.25, pb: 0.25, height: 34 }}>
@@ -328,77 +311,6 @@ function GroupHead({ group }: { group: Group }) {
       <Typography sx={{ fontSize: 12, color: "text.secondary", ml: "auto" }} className="figure">
         {group.count.toLocaleString()} · <Amount of={group.amount} />
       </Typography>
-    </Box>
-  );
-}
-
-function Row({ row, chosen, choose, selected, toggle, drafts, marks }: { row: EntryRow } & Props) {
-  const held = drafts.find((d) => d.entryId === row.id);
-  const here = row.id === chosen;
-  const layout = layOut(
-    minor(row.amount),
-    row.segments.map((s) => ({ label: s.number, amount: minor(s.amount), discount: minor(s.discount) })),
-    row.adjustments.map((a) => ({ label: KEPT[a.kind], amount: minor(a.amount) })),
-    0,
-  );
-  return (
-    <Box
-      role="group"
-      aria-label={row.payer}
-      sx={{
-        display: "flex",
-        alignItems: "stretch",
-        bgcolor: here ? "chosenTint" : undefined,
-        borderLeft: 3,
-        borderColor: here ? "primary.main" : "transparent",
-      }}
-    >
-      {selected.size > 0 && (
-        <Checkbox
-          size="small"
-          checked={selected.has(row.id)}
-          onChange={() => toggle(row.id)}
-          slotProps={{ input: { "aria-label": `Select ${row.payer}` } }}
-          sx={{ p: 0.25 }}
-        />
-      )}
-      <Box
-        component="button"
-        type="button"
-        aria-current={here ? "true" : undefined}
-        onClick={() => choose(row.id)}
-        sx={{
-          all: "unset",
-          boxSizing: "border-box",
-          cursor: "pointer",
-          flex: 1,
-          minWidth: 0,
-          px: 1.5,
-          py: 0.6,
-          "&:focus-visible": { outline: 2, outlineColor: "primary.main", outlineOffset: -2 },
-        }}
-      >
-        <Box sx={{ display: "flex", gap: 1, fontSize: 13.5, fontWeight: here ? 700 : 400, mb: 0.5 }}>
-          <Box
-            component="span"
-            sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap", flex: 1 }}
-          >
-            {row.payer}
-          </Box>
-          {held && (
-            <Box
-              component="span"
-              title={`${held.by} works on this`}
-              sx={{ fontSize: 11.5, color: "text.secondary", fontWeight: 400, alignSelf: "center" }}
-            >
-              {held.by}
-            </Box>
-          )}
-          <NoteSign mark={marks.get(`entry-${row.id}`)} />
-          <Amount of={row.amount} />
-        </Box>
-        <ThinTally layout={layout} strong={here} />
-      </Box>
     </Box>
   );
 }

@@ -178,6 +178,8 @@ export function useRefresh() {
         "trial",
         "trail",
         "runs",
+        "run",
+        "lockbox",
       ].map((key) => queries.invalidateQueries({ queryKey: [key] })),
     );
 }
