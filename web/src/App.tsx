@@ -19,6 +19,8 @@ const FindView = lazy(() => import("./find/FindView"));
 const JournalView = lazy(() => import("./journal/JournalView"));
 const TrialBalanceView = lazy(() => import("./journal/TrialBalanceView"));
 const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
+const BatchesView = lazy(() => import("./lockbox/BatchesView"));
+const BatchView = lazy(() => import("./lockbox/BatchView"));
 const PouchView = lazy(() => import("./pouch/PouchView"));
 const DepositsView = lazy(() => import("./pouch/DepositsView"));
 const TakingsView = lazy(() => import("./pouch/TakingsView"));
@@ -60,6 +62,9 @@ export function App() {
           <Route path="/waiting/find" element={<FindView />} />
           <Route path="/waiting/shelved" element={<ShelvedView />} />
           <Route path="/waiting/score" element={<ScoreView />} />
+          <Route path="/waiting/lockbox" element={<BatchesView />} />
+          <Route path="/waiting/lockbox/:batchId" element={<BatchView />} />
+          <Route path="/waiting/lockbox/:batchId/:entryId" element={<BatchView />} />
           <Route path="/pouch" element={<PouchView />} />
           <Route path="/pouch/takings" element={<TakingsView />} />
           <Route path="/pouch/deposits" element={<DepositsView />} />

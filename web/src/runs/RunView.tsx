@@ -72,8 +72,23 @@ export default function RunView() {
             </Button>
           )}
           {r.state === "DONE" && (
-            <Button variant="outlined" component={RouterLink} to="/waiting/desk" ref={onward}>
-              To the desk
+            <Button
+              variant="outlined"
+              component={RouterLink}
+              to={r.lockboxBatchId ? `/waiting/lockbox/${r.lockboxBatchId}` : "/waiting/desk"}
+              ref={onward}
+            >
+              {r.lockboxBatchId ? "To the batch" : "To the desk"}
+            </Button>
+          )}
+          {r.state === "WAITS" && r.needsRelease && !r.releasedBy && r.by !== books.user && books.mayPost && (
+            <Button variant="contained" disabled={steer.isPending} onClick={() => steer.mutate("release")}>
+              Release
+            </Button>
+          )}
+          {r.state === "WAITS" && mine && (
+            <Button variant="outlined" disabled={steer.isPending} onClick={() => steer.mutate("calling-off")}>
+              Call it off
             </Button>
           )}
           {r.state === "STOPPED" && mine && (

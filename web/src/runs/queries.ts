@@ -85,17 +85,19 @@ export function useStartRun() {
   });
 }
 
-/** Stops a run, or continues it where it was. */
+const STEER = {
+  stopping: (id: number) => api.POST("/api/runs/{id}/stopping", { params: { path: { id } } }),
+  continuing: (id: number) => api.POST("/api/runs/{id}/continuing", { params: { path: { id } } }),
+  release: (id: number) => api.POST("/api/runs/{id}/release", { params: { path: { id } } }),
+  "calling-off": (id: number) => api.POST("/api/runs/{id}/calling-off", { params: { path: { id } } }),
+};
+
+/** Stops a run, continues it where it was, releases one that waits, or calls it off. */
 export function useSteerRun(id: number) {
   const queries = useQueryClient();
   const refresh = useRefresh();
   return useMutation({
-    mutationFn: async (to: "stopping" | "continuing") =>
-      data(
-        to === "stopping"
-          ? await api.POST("/api/runs/{id}/stopping", { params: { path: { id } } })
-          : await api.POST("/api/runs/{id}/continuing", { params: { path: { id } } }),
-      ),
+    mutationFn: async (to: keyof typeof STEER) => data(await STEER[to](id)),
     onSettled: () => {
       void queries.invalidateQueries({ queryKey: ["run", id] });
       void queries.invalidateQueries({ queryKey: ["runs"] });

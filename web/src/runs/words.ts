@@ -1,4 +1,4 @@
-import { count } from "../shared/dates";
+import { atMoment, count } from "../shared/dates";
 import type { Run } from "./queries";
 
 /** Where a run is, in a sentence. */
@@ -12,5 +12,17 @@ export function inWords(run: Run): string {
     const left = run.total - run.posted - run.refused;
     return `Stopped: ${done}${refused}, ${left.toLocaleString()} left`;
   }
-  return `${done}${refused}`;
+  if (run.state === "CALLED_OFF") {
+    return "called off; nothing was posted";
+  }
+  if (run.state === "WAITS") {
+    return [
+      run.needsRelease &&
+        (run.releasedBy ? `released by ${run.releasedBy}` : "waits for a second person to release it"),
+      run.notBefore && `not before ${atMoment(run.notBefore)}`,
+    ]
+      .filter(Boolean)
+      .join("; ");
+  }
+  return `${done}${refused}${run.releasedBy ? `; released by ${run.releasedBy}` : ""}`;
 }

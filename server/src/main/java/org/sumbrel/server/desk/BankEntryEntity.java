@@ -245,6 +245,11 @@ public class BankEntryEntity {
     settledCustomerId = customerId;
   }
 
+  /** For whom it was settled; null where for several, or nobody did. */
+  Long settledCustomerId() {
+    return settledCustomerId;
+  }
+
   /** Deposits explain it. */
   public void banked() {
     status = Status.BANKED;

@@ -71,7 +71,8 @@ public class EntryRows {
   private EntryRow row(BankEntryEntity entry, StoredProposals thoughts) {
     var segments = new ArrayList<Segment>();
     var adjustments = new ArrayList<ProposedAdjustment>();
-    var payer = entry.payerWords();
+    var settledFor = names.of(entry.settledCustomerId()).spelled();
+    var payer = settledFor.isEmpty() ? entry.payerWords() : settledFor;
     if (thoughts != null && !thoughts.proposals().isEmpty()) {
       var currency = entry.amount().getCurrencyUnit().getCode();
       for (var a : thoughts.proposals().get(0).applications()) {

@@ -145,7 +145,8 @@ class BatchViews {
       @NotNull String number,
       @NotNull String lockbox,
       @NotNull LocalDate depositedOn,
-      @NotNull @Schema(description = "its number in the batch") String item) {}
+      @NotNull @Schema(description = "its number in the batch") String item,
+      @NotNull String chequeNumber) {}
 
   BatchRow row(LockboxBatchEntity batch) {
     var posted = sheets.posted(batch);
@@ -212,7 +213,12 @@ class BatchViews {
   /** Which cheque of its batch an entry is. */
   ChequeOf chequeOf(LockboxBatchEntity batch, Long entryId) {
     return new ChequeOf(
-        batch.id(), batch.number(), batch.lockbox(), batch.depositedOn(), mailed.itemOf(entryId));
+        batch.id(),
+        batch.number(),
+        batch.lockbox(),
+        batch.depositedOn(),
+        mailed.itemOf(entryId),
+        entries.entry(entryId).checkNumber());
   }
 
   /** The cheques that are to be posted as they are. */

@@ -24,7 +24,6 @@ import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.lockbox.ChequeState;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
-import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.ProposalRenewal;
@@ -72,6 +71,10 @@ class LockboxController {
                   "the business day and time before which nothing is posted, such as 2026-05-29T17:00; null for at once")
           LocalDateTime notBefore) {}
 
+  record CameWith(
+      @Schema(description = "null where the entry is no cheque of a lockbox")
+          BatchViews.ChequeOf cheque) {}
+
   record ReversedBatch(@NotNull @Schema(description = "how many settlements") int reversed) {}
 
   @GetMapping("/api/lockbox-batches")
@@ -110,11 +113,9 @@ class LockboxController {
   }
 
   @GetMapping("/api/entries/{id}/lockbox-batch")
-  @Operation(summary = "The batch whose cheque an entry is")
-  BatchViews.ChequeOf ofEntry(@PathVariable Long id) {
-    return rows.ofEntry(id)
-        .map(batch -> views.chequeOf(batch, id))
-        .orElseThrow(() -> new NotThere("lockbox cheque", id));
+  @Operation(summary = "Which cheque of which batch an entry is, where it is one")
+  CameWith ofEntry(@PathVariable Long id) {
+    return new CameWith(rows.ofEntry(id).map(batch -> views.chequeOf(batch, id)).orElse(null));
   }
 
   @PostMapping("/api/lockbox-batches/{id}/acceptance")

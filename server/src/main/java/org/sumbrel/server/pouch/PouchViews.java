@@ -74,7 +74,8 @@ class PouchViews {
       Long depositId,
       @Schema(description = "the takings it is part of, where it was for a sale on the spot")
           Long takingsId,
-      @Schema(description = "where there is a picture of it") Long pictureId) {}
+      @Schema(description = "where there is a picture of it") Long pictureId,
+      @Schema(description = "the lockbox batch whose cheque it is") Long lockboxBatchId) {}
 
   record MethodSum(@NotNull PaidBy method, @NotNull int receipts, @NotNull MoneyView amount) {}
 
@@ -186,7 +187,8 @@ class PouchViews {
               receipt.recordedBy(),
               receipt.depositId(),
               receipt.takingsId(),
-              receipt.pictureId()));
+              receipt.pictureId(),
+              receipt.lockboxBatchId()));
     }
     return views;
   }
