@@ -12,6 +12,8 @@ import { BankText } from "./BankText";
 import { BatchParts } from "./BatchParts";
 import { Differences } from "./Differences";
 import { takingAmount, tallyOf, type Draft, type Entry, type Preview } from "./drafts";
+import { CameBy } from "../lockbox/CameBy";
+import { useChequeOf } from "../lockbox/queries";
 import { PictureOf } from "../pouch/ChequePicture";
 import { EntryDeposits } from "../pouch/EntryDeposits";
 import { Explanations } from "./Explanations";
@@ -68,9 +70,11 @@ export function ReceiptPane({
           <StandingGlyph standing={entry.standing} />
           <Typography variant="body2">
             {STANDING_WORD[entry.standing]} ·{" "}
-            {entry.recorded
-              ? `received in the office ${onWeekday(entry.bookedOn)}${entry.checkNumber ? `, cheque ${entry.checkNumber}` : ""}`
-              : `booked ${onWeekday(entry.bookedOn)} on ${entry.bankAccount}`}
+            {entry.recorded ? (
+              <Received entry={entry} />
+            ) : (
+              `booked ${onWeekday(entry.bookedOn)} on ${entry.bankAccount}`
+            )}
             {entry.daysWaiting > 0 && ` · waiting ${count(entry.daysWaiting, "day")}`}
           </Typography>
         </Box>
@@ -111,6 +115,16 @@ export function ReceiptPane({
       />
       {rank && <Writes preview={preview} />}
     </Sheet>
+  );
+}
+
+/** Where a receipt came to: an envelope at the bank, or the office. */
+function Received({ entry }: { entry: Entry }) {
+  const mailed = useChequeOf(entry.id);
+  return mailed.data ? (
+    <CameBy entryId={entry.id} />
+  ) : (
+    `received in the office ${onWeekday(entry.bookedOn)}${entry.checkNumber ? `, cheque ${entry.checkNumber}` : ""}`
   );
 }
 

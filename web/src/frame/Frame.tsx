@@ -19,7 +19,7 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
   arrived: [
     { to: "/arrived/intake", name: "Intake" },
     { to: "/arrived/profiles", name: "Profiles" },
-    { to: "/arrived/outside", name: "Simulated bank", demo: true },
+    { to: "/arrived/outside", name: "Simulated outside", demo: true },
   ],
   waiting: [
     { to: "/waiting/desk", name: "Desk" },

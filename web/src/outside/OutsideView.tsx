@@ -1,31 +1,18 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Checkbox,
-  FormControlLabel,
-  Link,
-  MenuItem,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
-  TextField,
-  Typography,
-} from "@mui/material";
+import { Box, Button, MenuItem, TextField, Typography } from "@mui/material";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link as RouterLink } from "react-router";
 import { useBooks, useSession } from "../access/session";
 import { api, data, type Schemas } from "../api/client";
 import { useRefresh } from "../desk/queries";
-import { atMoment, onWeekday } from "../shared/dates";
-import { Empty, Failed, Loading } from "../shared/States";
+import { onWeekday } from "../shared/dates";
+import { Failed, Loading } from "../shared/States";
+import { Deliveries } from "./Deliveries";
+import { MailRoom } from "./MailRoom";
+import { Moods } from "./Moods";
+import { Refused } from "./Refused";
 
 type Bank = Schemas["BankView"];
 type Behaviour = Schemas["Behaviour"];
-type Delivery = Schemas["DeliveryView"];
 
 const MOODS: [keyof Behaviour, string, string][] = [
   ["late", "Late", "a day’s statement lies ready a working day later"],
@@ -57,8 +44,8 @@ export default function OutsideView() {
             "repeating-linear-gradient(135deg, transparent 0 10px, rgba(128,128,128,0.10) 10px 12px)",
         }}
       >
-        <strong>Simulated.</strong> No bank stands behind this view. What it delivers is made up, and goes
-        into the demonstration’s books like any file.
+        <strong>Simulated.</strong> No bank and no mail room stands behind this view. What they deliver is
+        made up, and goes into the demonstration’s books like any file.
       </Box>
       <Typography variant="h1" sx={{ mb: 1 }}>
         The bank
@@ -66,7 +53,8 @@ export default function OutsideView() {
       {bank.error && <Failed error={bank.error} retry={() => void bank.refetch()} />}
       {bank.isPending && <Loading />}
       {bank.data && (bank.data.bankAccountId ? <Connected bank={bank.data} /> : <Unconnected />)}
-      {bank.data && <Deliveries deliveries={bank.data.deliveries} day={bank.data.day} />}
+      {bank.data && <Deliveries of="bank" deliveries={bank.data.deliveries} day={bank.data.day} />}
+      <MailRoom />
     </Box>
   );
 }
@@ -123,14 +111,6 @@ function Unconnected() {
       )}
       {connect.error && <Refused error={connect.error} />}
     </>
-  );
-}
-
-function Refused({ error }: { error: Error }) {
-  return (
-    <Alert severity="error" variant="outlined" sx={{ mt: 1.5 }}>
-      {error.message}
-    </Alert>
   );
 }
 
@@ -193,89 +173,17 @@ function Connected({ bank }: { bank: Bank }) {
           {refused && <Refused error={refused} />}
         </Box>
         {behaviour && (
-          <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, width: 420 }}>
-            <Box component="legend" sx={{ fontWeight: 700, fontSize: 13, mb: 0.5 }}>
-              How it misbehaves from now on
-            </Box>
-            {MOODS.map(([mood, word, means]) => (
-              <FormControlLabel
-                key={mood}
-                sx={{ display: "flex", mr: 0, "& .MuiFormControlLabel-label": { fontSize: 13 } }}
-                control={
-                  <Checkbox
-                    size="small"
-                    sx={{ py: 0.25 }}
-                    checked={behaviour[mood]}
-                    disabled={!books.mayPost}
-                    onChange={(event) => {
-                      const next = { ...behaviour, [mood]: event.target.checked };
-                      setWished(next);
-                      behave.mutate(next);
-                    }}
-                  />
-                }
-                label={
-                  <>
-                    {word}
-                    <Box component="span" sx={{ color: "text.secondary" }}>
-                      : {means}
-                    </Box>
-                  </>
-                }
-              />
-            ))}
-          </Box>
+          <Moods
+            moods={MOODS}
+            behaviour={behaviour}
+            disabled={!books.mayPost}
+            set={(next) => {
+              setWished(next);
+              behave.mutate(next);
+            }}
+          />
         )}
       </Box>
     </>
   );
-}
-
-function Deliveries({ deliveries, day }: { deliveries: Delivery[]; day?: string }) {
-  if (deliveries.length === 0) {
-    return day ? <Empty title="No statement yet">Let a day go by, then fetch what lies ready.</Empty> : null;
-  }
-  return (
-    <Table size="small" aria-label="Files of the simulated bank" sx={{ mt: 3 }}>
-      <TableHead>
-        <TableRow>
-          <TableCell>File</TableCell>
-          <TableCell>Of</TableCell>
-          <TableCell>Ready from</TableCell>
-          <TableCell>What became of it</TableCell>
-        </TableRow>
-      </TableHead>
-      <TableBody>
-        {deliveries.map((one) => (
-          <TableRow key={one.id}>
-            <TableCell className="figure">{one.fileName}</TableCell>
-            <TableCell sx={{ whiteSpace: "nowrap" }}>{onWeekday(one.madeOn)}</TableCell>
-            <TableCell sx={{ whiteSpace: "nowrap" }}>{onWeekday(one.readyOn)}</TableCell>
-            <TableCell>{became(one, day)}</TableCell>
-          </TableRow>
-        ))}
-      </TableBody>
-    </Table>
-  );
-}
-
-function became(one: Delivery, day?: string) {
-  if (one.intakeId && one.fetchedAt) {
-    return (
-      <>
-        <Link component={RouterLink} to={`/arrived/intake/${one.intakeId}`}>
-          taken in
-        </Link>
-        , {atMoment(one.fetchedAt)}
-      </>
-    );
-  }
-  if (one.refused) {
-    return (
-      <Box component="span" sx={{ color: "error.main" }}>
-        not taken in: {one.refused}
-      </Box>
-    );
-  }
-  return day && one.readyOn <= day ? "lies ready" : "is late";
 }

@@ -1,4 +1,5 @@
-import { Box } from "@mui/material";
+import { Box, Button } from "@mui/material";
+import { useState } from "react";
 import { useBooks } from "../access/session";
 import { useReceiptOf } from "./queries";
 
@@ -15,8 +16,39 @@ export function ChequePicture({ id, of, width = 460 }: { id: number; of: string;
   );
 }
 
-/** The picture of a receipt that was recorded in the office, where there is one. */
+/** The picture of a receipt, where there is one: as a scanner in the office took it, or the bank's mail room. */
 export function PictureOf({ entry }: { entry: { id: number; recorded: boolean } }) {
-  const held = useReceiptOf(entry.id, entry.recorded);
-  return held.data?.pictureId ? <ChequePicture id={held.data.pictureId} of={held.data.name} /> : null;
+  const held = useReceiptOf(entry.id, entry.recorded).data;
+  if (held?.lockboxBatchId) {
+    return <MailedPicture key={entry.id} id={entry.id} of={held.name} />;
+  }
+  return held?.pictureId ? <ChequePicture id={held.pictureId} of={held.name} /> : null;
+}
+
+/** The mail room shows the cheque as long as it can be reached. */
+function MailedPicture({ id, of }: { id: number; of: string }) {
+  const [attempt, setAttempt] = useState(0);
+  const [missing, setMissing] = useState(false);
+  return missing ? (
+    <Box role="status" sx={{ fontSize: 13, color: "text.secondary" }}>
+      The mail room shows no picture of {of.replace("Cheque", "cheque")}.
+      <Button
+        onClick={() => {
+          setMissing(false);
+          setAttempt(attempt + 1);
+        }}
+        sx={{ ml: 1, py: 0 }}
+      >
+        Ask again
+      </Button>
+    </Box>
+  ) : (
+    <Box
+      component="img"
+      src={`/api/entries/${id}/cheque-picture${attempt > 0 ? `?attempt=${attempt}` : ""}`}
+      alt={`Picture of ${of}`}
+      onError={() => setMissing(true)}
+      sx={{ width: 460, maxWidth: "100%", minHeight: 60, display: "block", borderRadius: 1 }}
+    />
+  );
 }

@@ -49,3 +49,29 @@ alter table policy add column batches_released boolean default false not null;
 -- adding a column makes the table anew, without its trigger's memory of the old one
 drop trigger if exists policy_changes;
 create trigger policy_changes after insert, update, delete on policy for each row call 'org.sumbrel.server.changes.RowTrigger';
+
+-- The simulated mail room of the demo: how far its days are, and what it saw in its envelopes beyond what its files say.
+alter table simulated_delivery add column source varchar(10) default 'BANK' not null;
+
+create table simulated_mail_room (
+  company_id bigint primary key references company,
+  last_day date not null,
+  late boolean not null,
+  twice boolean not null,
+  off_line boolean not null,
+  wrong_total boolean not null,
+  version bigint not null
+);
+
+create table simulated_envelope (
+  company_id bigint not null references company,
+  lockbox varchar(40) not null,
+  deposited_on date not null,
+  batch varchar(40) not null,
+  item varchar(20) not null,
+  drawer varchar(300) not null,
+  memo varchar(300) not null,
+  -- the numbers of what it pays, so that none is paid twice
+  pays varchar(1000) not null,
+  primary key (company_id, lockbox, deposited_on, batch, item)
+);

@@ -30,6 +30,7 @@ import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.intake.Intakes;
+import org.sumbrel.server.outside.Envelopes;
 import org.sumbrel.server.settle.HistoryPosting;
 
 /**
@@ -54,6 +55,7 @@ class DemoStart implements ApplicationRunner {
   private final Intakes intakes;
   private final HistoryPosting settlements;
   private final DemoPouch pouch;
+  private final Envelopes envelopes;
   private final TransactionTemplate transaction;
   private final EntityManager rows;
 
@@ -65,6 +67,7 @@ class DemoStart implements ApplicationRunner {
       Intakes intakes,
       HistoryPosting settlements,
       DemoPouch pouch,
+      Envelopes envelopes,
       TransactionTemplate transaction,
       EntityManager rows) {
     this.settings = settings;
@@ -74,6 +77,7 @@ class DemoStart implements ApplicationRunner {
     this.intakes = intakes;
     this.settlements = settlements;
     this.pouch = pouch;
+    this.envelopes = envelopes;
     this.transaction = transaction;
     this.rows = rows;
   }
@@ -117,6 +121,8 @@ class DemoStart implements ApplicationRunner {
     }
     settleHistory(mill, books);
     pouch.fill(mill.id(), operating, books);
+    envelopes.keep(
+        mill.id(), DemoLockbox.BOX, DemoBooks.TODAY, DemoLockbox.BATCH, DemoLockbox.seen(books));
     forgetWhatIsWritten();
     export();
     if (settings.demo().big()) {

@@ -212,13 +212,31 @@ class BatchViews {
 
   /** Which cheque of its batch an entry is. */
   ChequeOf chequeOf(LockboxBatchEntity batch, Long entryId) {
+    var cheque = mailed.cheque(entryId);
     return new ChequeOf(
         batch.id(),
         batch.number(),
         batch.lockbox(),
         batch.depositedOn(),
-        mailed.itemOf(entryId),
-        entries.entry(entryId).checkNumber());
+        cheque.item(),
+        cheque.face().number());
+  }
+
+  /** What the mail room needs to know of a cheque to find its picture. */
+  MailRoomPictures.Asked asked(LockboxBatchEntity batch, Long entryId) {
+    var cheque = mailed.cheque(entryId);
+    var face = cheque.face();
+    return new MailRoomPictures.Asked(
+        batch.companyId(),
+        batch.lockbox(),
+        batch.depositedOn(),
+        batch.number(),
+        cheque.item(),
+        cheque.from(),
+        face.amount(),
+        face.routing(),
+        face.account(),
+        face.number());
   }
 
   /** The cheques that are to be posted as they are. */

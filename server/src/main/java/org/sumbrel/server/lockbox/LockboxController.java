@@ -13,6 +13,7 @@ import java.time.LocalDateTime;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -24,7 +25,9 @@ import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.lockbox.ChequeState;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
+import org.sumbrel.server.api.PictureAnswer;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.ProposalRenewal;
 import org.sumbrel.server.runs.BatchRuns;
@@ -40,6 +43,7 @@ class LockboxController {
   private final BatchViews views;
   private final BatchReversal reversal;
   private final BatchRuns runs;
+  private final MailRoomPictures pictures;
   private final Companies companies;
   private final ProposalRenewal renewal;
   private final Clock clock;
@@ -50,6 +54,7 @@ class LockboxController {
       BatchViews views,
       BatchReversal reversal,
       BatchRuns runs,
+      MailRoomPictures pictures,
       Companies companies,
       ProposalRenewal renewal,
       Clock clock) {
@@ -58,6 +63,7 @@ class LockboxController {
     this.views = views;
     this.reversal = reversal;
     this.runs = runs;
+    this.pictures = pictures;
     this.companies = companies;
     this.renewal = renewal;
     this.clock = clock;
@@ -116,6 +122,15 @@ class LockboxController {
   @Operation(summary = "Which cheque of which batch an entry is, where it is one")
   CameWith ofEntry(@PathVariable Long id) {
     return new CameWith(rows.ofEntry(id).map(batch -> views.chequeOf(batch, id)).orElse(null));
+  }
+
+  @GetMapping("/api/entries/{id}/cheque-picture")
+  @Operation(summary = "The mail room's picture of a lockbox cheque")
+  ResponseEntity<String> picture(@PathVariable Long id) {
+    return rows.ofEntry(id)
+        .flatMap(batch -> pictures.of(views.asked(batch, id)))
+        .map(svg -> PictureAnswer.of("image/svg+xml", svg))
+        .orElseThrow(() -> new NotThere("picture of cheque", id));
   }
 
   @PostMapping("/api/lockbox-batches/{id}/acceptance")

@@ -6,9 +6,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.security.Principal;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -19,14 +17,11 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.formats.BrokenFile;
-import org.sumbrel.formats.FileBytes;
-import org.sumbrel.formats.Problem;
 import org.sumbrel.server.SumbrelSettings;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.Companies;
-import org.sumbrel.server.desk.ProposalRenewal;
-import org.sumbrel.server.intake.Intakes;
+import org.sumbrel.server.outside.Deliveries.DeliveryView;
+import org.sumbrel.server.outside.SimulatedDeliveryEntity.Source;
 
 /** The simulated outside world. It is there with the demo data only, never beside real money. */
 @RestController
@@ -35,44 +30,16 @@ import org.sumbrel.server.intake.Intakes;
 class OutsideController {
 
   private final SimulatedBank bank;
-  private final Intakes intakes;
+  private final Deliveries deliveries;
   private final Companies companies;
-  private final ProposalRenewal renewal;
   private final SumbrelSettings settings;
 
   OutsideController(
-      SimulatedBank bank,
-      Intakes intakes,
-      Companies companies,
-      ProposalRenewal renewal,
-      SumbrelSettings settings) {
+      SimulatedBank bank, Deliveries deliveries, Companies companies, SumbrelSettings settings) {
     this.bank = bank;
-    this.intakes = intakes;
+    this.deliveries = deliveries;
     this.companies = companies;
-    this.renewal = renewal;
     this.settings = settings;
-  }
-
-  record DeliveryView(
-      @NotNull Long id,
-      @NotNull String fileName,
-      @NotNull LocalDate madeOn,
-      @NotNull @Schema(description = "from which of the bank's days it can be fetched")
-          LocalDate readyOn,
-      Instant fetchedAt,
-      @Schema(description = "what it became, where it was taken in") Long intakeId,
-      @Schema(description = "why it was not taken in") String refused) {
-
-    static DeliveryView of(SimulatedDeliveryEntity delivery) {
-      return new DeliveryView(
-          delivery.id(),
-          delivery.fileName(),
-          delivery.madeOn(),
-          delivery.readyOn(),
-          delivery.fetchedAt(),
-          delivery.intakeId(),
-          delivery.refused());
-    }
   }
 
   record BankView(
@@ -93,7 +60,7 @@ class OutsideController {
         connected.map(SimulatedBankEntity::bankAccountId).orElse(null),
         connected.map(SimulatedBankEntity::day).orElse(null),
         connected.map(SimulatedBankEntity::behaviour).orElse(null),
-        bank.deliveries(owner).stream().map(DeliveryView::of).toList());
+        deliveries.of(owner, Source.BANK));
   }
 
   private Long owner(Long company) {
@@ -133,28 +100,12 @@ class OutsideController {
     return view(company);
   }
 
-  /**
-   * Each file is an intake of its own. Stopped in the middle, a file that came in but was not
-   * marked is fetched once more, and everything in it is known.
-   */
   @PostMapping("/fetch")
   @Operation(summary = "Fetches what lies ready at the simulated bank and takes it in")
   BankView fetch(@RequestParam(required = false) Long company, Principal principal)
       throws IOException {
     var owner = owner(company);
-    for (var delivery : bank.ready(owner)) {
-      try {
-        var file = FileBytes.of(delivery.content().getBytes(StandardCharsets.UTF_8));
-        bank.becameIntake(
-            delivery.id(),
-            intakes.take(owner, delivery.fileName(), file, "", null, principal.getName()));
-      } catch (BrokenFile broken) {
-        bank.wasRefused(
-            delivery.id(),
-            String.join("; ", broken.problems().stream().map(Problem::message).toList()));
-      }
-    }
-    renewal.after(owner);
+    deliveries.fetch(owner, bank.ready(owner), principal.getName());
     return view(company);
   }
 }

@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.springframework.data.domain.Limit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,13 +27,13 @@ import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.outside.BankDay.Payable;
 import org.sumbrel.server.outside.DepositCredits.Brought;
 import org.sumbrel.server.outside.DepositCredits.Credit;
+import org.sumbrel.server.outside.SimulatedDeliveryEntity.Source;
 
 /** The simulated bank: its days, its files, its moods. */
 @Service
 @Transactional
 class SimulatedBank {
 
-  private static final int MOST_SHOWN = 60;
   private static final int MOST_PAYABLE = 60;
 
   /** What a bank that miscounts adds to its closing balance, in minor units. */
@@ -63,10 +62,6 @@ class SimulatedBank {
 
   Optional<SimulatedBankEntity> of(Long companyId) {
     return banks.findById(companyId).filter(b -> b.bankAccountId() != null);
-  }
-
-  List<SimulatedDeliveryEntity> deliveries(Long companyId) {
-    return deliveries.findByCompanyIdOrderByIdDesc(companyId, Limit.of(MOST_SHOWN));
   }
 
   /** Has it deliver for an account, from where its statements end or the business date. */
@@ -140,15 +135,17 @@ class SimulatedBank {
     var text = statement(bank, account, day, entries, bank.balanceMinor() + sum);
     var name = "simulated-" + account.number() + "-" + day;
     var ready = behaviour.late() ? workingDayAfter(day) : day;
-    deliveries.save(new SimulatedDeliveryEntity(companyId, name + ".xml", day, ready, text));
+    deliveries.save(
+        new SimulatedDeliveryEntity(companyId, Source.BANK, name + ".xml", day, ready, text));
     if (behaviour.twice()) {
       deliveries.save(
-          new SimulatedDeliveryEntity(companyId, name + "-again.xml", day, ready, text));
+          new SimulatedDeliveryEntity(
+              companyId, Source.BANK, name + "-again.xml", day, ready, text));
     }
     bank.made(day, bank.balanceMinor() + sum);
   }
 
-  private static LocalDate workingDayAfter(LocalDate day) {
+  static LocalDate workingDayAfter(LocalDate day) {
     var next = day.plusDays(1);
     while (next.getDayOfWeek() == DayOfWeek.SATURDAY || next.getDayOfWeek() == DayOfWeek.SUNDAY) {
       next = next.plusDays(1);
@@ -287,8 +284,8 @@ class SimulatedBank {
   List<SimulatedDeliveryEntity> ready(Long companyId) {
     var bank = connected(companyId);
     var ready =
-        deliveries.findByCompanyIdAndFetchedAtIsNullAndReadyOnLessThanEqualOrderById(
-            companyId, bank.day());
+        deliveries.findByCompanyIdAndSourceAndFetchedAtIsNullAndReadyOnLessThanEqualOrderById(
+            companyId, Source.BANK, bank.day());
     if (bank.behaviour().offLine()) {
       throw new Conflict(
           "OFF_LINE",
@@ -296,13 +293,5 @@ class SimulatedBank {
               + (ready.size() == 1 ? "1 file waits there." : ready.size() + " files wait there."));
     }
     return ready;
-  }
-
-  void becameIntake(Long deliveryId, Long intakeId) {
-    deliveries.findById(deliveryId).orElseThrow().becameIntake(intakeId, clock.instant());
-  }
-
-  void wasRefused(Long deliveryId, String why) {
-    deliveries.findById(deliveryId).orElseThrow().wasRefused(why, clock.instant());
   }
 }

@@ -1,6 +1,8 @@
 package org.sumbrel.server.outside;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -10,10 +12,16 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 
-/** A file at the simulated bank, and what became of it once it was fetched. */
+/** A file at the simulated bank or mail room, and what became of it once it was fetched. */
 @Entity
 @Table(name = "simulated_delivery")
 class SimulatedDeliveryEntity {
+
+  /** Where it lies. */
+  enum Source {
+    BANK,
+    MAIL_ROOM
+  }
 
   private static final int LONGEST_REFUSAL = 2_000;
 
@@ -26,6 +34,10 @@ class SimulatedDeliveryEntity {
   private Long id;
 
   private Long companyId;
+
+  @Enumerated(EnumType.STRING)
+  private Source source;
+
   private String fileName;
   private LocalDate madeOn;
   private LocalDate readyOn;
@@ -38,8 +50,14 @@ class SimulatedDeliveryEntity {
   protected SimulatedDeliveryEntity() {}
 
   SimulatedDeliveryEntity(
-      Long companyId, String fileName, LocalDate madeOn, LocalDate readyOn, String content) {
+      Long companyId,
+      Source source,
+      String fileName,
+      LocalDate madeOn,
+      LocalDate readyOn,
+      String content) {
     this.companyId = companyId;
+    this.source = source;
     this.fileName = fileName;
     this.madeOn = madeOn;
     this.readyOn = readyOn;

@@ -7,8 +7,10 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface SimulatedDeliveryRepository extends JpaRepository<SimulatedDeliveryEntity, Long> {
 
-  List<SimulatedDeliveryEntity> findByCompanyIdOrderByIdDesc(Long companyId, Limit limit);
+  List<SimulatedDeliveryEntity> findByCompanyIdAndSourceOrderByIdDesc(
+      Long companyId, SimulatedDeliveryEntity.Source source, Limit limit);
 
-  List<SimulatedDeliveryEntity> findByCompanyIdAndFetchedAtIsNullAndReadyOnLessThanEqualOrderById(
-      Long companyId, LocalDate day);
+  List<SimulatedDeliveryEntity>
+      findByCompanyIdAndSourceAndFetchedAtIsNullAndReadyOnLessThanEqualOrderById(
+          Long companyId, SimulatedDeliveryEntity.Source source, LocalDate day);
 }

@@ -20,6 +20,7 @@ import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.PaidBy;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
@@ -192,10 +193,19 @@ public class MailedCheques {
         actor);
   }
 
-  /** The number of a cheque in its batch. */
+  /**
+   * What is known of one of these cheques.
+   *
+   * @param item its number in the batch
+   */
+  public record Known(String item, String from, LockboxCheque.Face face) {}
+
   @Transactional(readOnly = true)
-  public String itemOf(Long entryId) {
-    return receipts.findById(entryId).map(ReceiptEntity::batchItem).orElse("");
+  public Known cheque(Long entryId) {
+    return receipts
+        .findById(entryId)
+        .map(r -> new Known(r.batchItem(), r.toHeld().from(), face(r)))
+        .orElseThrow(() -> new NotThere("lockbox cheque", entryId));
   }
 
   /** How the bank shows a deposit. */

@@ -8,13 +8,10 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
-import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -30,6 +27,7 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.PictureAnswer;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.ProposalRenewal;
 import org.sumbrel.server.settle.ReceiptSettling;
@@ -186,12 +184,7 @@ class ReceiptController {
   ResponseEntity<String> picture(
       @RequestParam(required = false) Long company, @PathVariable Long id) {
     var picture = pictures.picture(companies.idOf(company), id);
-    return ResponseEntity.ok()
-        .contentType(MediaType.parseMediaType(picture.mediaType()))
-        .cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())
-        // a drawing can hold script: opened by itself it must not run
-        .header("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; sandbox")
-        .body(picture.content());
+    return PictureAnswer.of(picture.mediaType(), picture.content());
   }
 
   @GetMapping("/api/entries/{id}/receipt")

@@ -1,0 +1,190 @@
+package org.sumbrel.server.outside;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.lockbox.LockboxBatch;
+import org.sumbrel.core.money.MoneySum;
+import org.sumbrel.formats.lockbox.BaiLockboxWriter;
+import org.sumbrel.server.SumbrelSettings;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.lockbox.MailRoomPictures;
+import org.sumbrel.server.outside.MailRoomDay.Envelope;
+import org.sumbrel.server.outside.MailRoomDay.Owed;
+import org.sumbrel.server.outside.SimulatedDeliveryEntity.Source;
+
+/** The simulated mail room: opens the envelopes of a day, sends their file, shows the cheques. */
+@Service
+@Transactional
+class SimulatedMailRoom implements MailRoomPictures {
+
+  private static final int MOST_OWED = 80;
+  private static final String BATCH = "001";
+
+  /** What a mail room that miscounts claims too much, in minor units. */
+  private static final long MISCOUNTED = 1_000;
+
+  private final MailRoomRepository rooms;
+  private final SimulatedDeliveryRepository deliveries;
+  private final Envelopes envelopes;
+  private final Companies companies;
+  private final SumbrelSettings settings;
+  private final JdbcClient jdbc;
+  private final Clock clock;
+
+  SimulatedMailRoom(
+      MailRoomRepository rooms,
+      SimulatedDeliveryRepository deliveries,
+      Envelopes envelopes,
+      Companies companies,
+      SumbrelSettings settings,
+      JdbcClient jdbc,
+      Clock clock) {
+    this.rooms = rooms;
+    this.deliveries = deliveries;
+    this.envelopes = envelopes;
+    this.companies = companies;
+    this.settings = settings;
+    this.jdbc = jdbc;
+    this.clock = clock;
+  }
+
+  /** The account on which the bank puts its cheques; empty where the company has no lockbox. */
+  @Transactional(readOnly = true)
+  Optional<BankAccountEntity> account(Long companyId) {
+    return companies.accountsOf(companyId).stream().filter(a -> !a.lockbox().isEmpty()).findFirst();
+  }
+
+  MailRoomEntity of(Long companyId) {
+    return rooms
+        .findById(companyId)
+        .orElseGet(() -> rooms.save(new MailRoomEntity(companyId, LocalDate.now(clock))));
+  }
+
+  void behave(Long companyId, MailRoomBehaviour behaviour) {
+    of(companyId).behave(behaviour);
+  }
+
+  /** One working day goes by: the envelopes are opened, and their file lies ready. */
+  void dayForward(Long companyId) {
+    var account =
+        account(companyId)
+            .orElseThrow(() -> new BadRequest("No bank account of this company has a lockbox."));
+    var room = of(companyId);
+    var day = SimulatedBank.workingDayAfter(room.day());
+    var currency = CurrencyUnit.of(account.currency());
+    var opened = MailRoomDay.of(day, currency, companyId, owed(companyId, currency));
+    if (opened.isEmpty()) {
+      throw new BadRequest("Nothing is open that a customer could pay by cheque.");
+    }
+    var behaviour = room.behaviour();
+    var cheques = opened.stream().map(Envelope::cheque).toList();
+    var total = MoneySum.of(currency, cheques, c -> c.amount());
+    var batch =
+        new LockboxBatch(
+            BATCH,
+            account.lockbox(),
+            currency,
+            Optional.of(day),
+            Optional.of(cheques.size()),
+            Optional.of(
+                behaviour.wrongTotal() ? total.plus(Money.ofMinor(currency, MISCOUNTED)) : total),
+            cheques);
+    var text =
+        BaiLockboxWriter.write(
+            "SUMBREL", "SIMULATED", day.atTime(LocalTime.of(7, 30)), List.of(batch));
+    var name = "simulated-lockbox-" + account.lockbox() + "-" + day;
+    var ready = behaviour.late() ? SimulatedBank.workingDayAfter(day) : day;
+    deliver(companyId, name + ".txt", day, ready, text);
+    if (behaviour.twice()) {
+      deliver(companyId, name + "-again.txt", day, ready, text);
+    }
+    envelopes.keep(
+        companyId, account.lockbox(), day, BATCH, opened.stream().map(Envelope::seen).toList());
+    room.made(day);
+  }
+
+  private void deliver(Long companyId, String name, LocalDate day, LocalDate ready, String text) {
+    deliveries.save(
+        new SimulatedDeliveryEntity(companyId, Source.MAIL_ROOM, name, day, ready, text));
+  }
+
+  /** What customers owe and have neither put into an envelope nor paid at the bank before. */
+  private List<Owed> owed(Long companyId, CurrencyUnit currency) {
+    return jdbc.sql(
+            """
+            select i.customer_id, c.name, i.number, i.order_reference, i.open_minor
+            from open_item i join customer c on c.id = i.customer_id
+            where i.company_id = :company and i.kind = 'INVOICE' and i.open_minor > 0 and i.currency = :currency
+              and not exists (select 1 from simulated_envelope s where s.company_id = :company and locate(i.number, s.pays) > 0)
+              and not exists (select 1 from simulated_delivery d where d.company_id = :company
+                and (locate(i.number, d.content) > 0 or i.order_reference <> '' and locate(i.order_reference, d.content) > 0))
+            order by i.due_on, i.id limit :most
+            """)
+        .param("company", companyId)
+        .param("currency", currency.getCode())
+        .param("most", MOST_OWED)
+        .query(
+            (row, n) ->
+                new Owed(
+                    row.getLong("customer_id"),
+                    row.getString("name"),
+                    row.getString("number"),
+                    row.getString("order_reference"),
+                    Money.ofMinor(currency, row.getLong("open_minor"))))
+        .list();
+  }
+
+  /**
+   * What can be fetched now.
+   *
+   * @throws Conflict where the mail room cannot be reached
+   */
+  List<SimulatedDeliveryEntity> ready(Long companyId) {
+    requireReachable(companyId, "nothing was fetched");
+    return deliveries.findByCompanyIdAndSourceAndFetchedAtIsNullAndReadyOnLessThanEqualOrderById(
+        companyId, Source.MAIL_ROOM, of(companyId).day());
+  }
+
+  private void requireReachable(Long companyId, String then) {
+    if (of(companyId).behaviour().offLine()) {
+      throw new Conflict("OFF_LINE", "The simulated mail room cannot be reached; " + then + ".");
+    }
+  }
+
+  @Override
+  public Optional<String> of(Asked cheque) {
+    if (!settings.demo().enabled()) {
+      return Optional.empty();
+    }
+    requireReachable(cheque.company(), "there is no picture now");
+    var seen =
+        envelopes.of(
+            cheque.company(),
+            cheque.lockbox(),
+            cheque.depositedOn(),
+            cheque.batch(),
+            cheque.item());
+    return Optional.of(
+        new ChequeDrawing(
+                seen.map(Envelopes.Seen::drawer).orElse(cheque.drawer()),
+                companies.company(cheque.company()).name(),
+                cheque.depositedOn().minusDays(2),
+                cheque.amount(),
+                seen.map(Envelopes.Seen::memo).orElse(""),
+                cheque.routing(),
+                cheque.account(),
+                cheque.number())
+            .svg());
+  }
+}
