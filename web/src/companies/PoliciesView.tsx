@@ -2,6 +2,8 @@ import {
   Alert,
   Box,
   Button,
+  Checkbox,
+  FormControlLabel,
   Table,
   TableBody,
   TableCell,
@@ -168,6 +170,18 @@ function Form({ policy, save }: { policy: Policy; save: UseMutationResult<Policy
           onChange={(event) => setFees(event.target.value)}
         />
       </Box>
+      <FormControlLabel
+        sx={{ mt: 1.5 }}
+        control={
+          <Checkbox
+            size="small"
+            checked={p.batchesReleased ?? false}
+            disabled={!may}
+            onChange={(event) => setPolicy((b) => ({ ...b, batchesReleased: event.target.checked }))}
+          />
+        }
+        label="A second person releases what is posted of lockbox batches"
+      />
       {save.error && (
         <Alert severity="error" variant="outlined" sx={{ mt: 2 }}>
           {save.error.message}

@@ -16,6 +16,8 @@ import { Link as RouterLink, useParams } from "react-router";
 import { useBooks } from "../access/session";
 import { api, data, type Schemas } from "../api/client";
 import { useRefresh } from "../desk/queries";
+import { useBatches } from "../lockbox/queries";
+import { batchName } from "../lockbox/words";
 import { Amount } from "../shared/Amount";
 import { atMoment, count, onDay } from "../shared/dates";
 import { Empty, Failed, Loading } from "../shared/States";
@@ -80,6 +82,7 @@ function Sheet({ one }: { one: One }) {
         </Link>
         <Back one={one} />
       </Box>
+      <BatchesOf intakeId={intake.id} />
       {intake.problems.map((problem) => (
         <Box
           key={problem}
@@ -93,6 +96,21 @@ function Sheet({ one }: { one: One }) {
       {intake.known > 0 && <Known id={intake.id} count={intake.known} />}
     </Box>
   );
+}
+
+/** The lockbox batches that it brought. */
+function BatchesOf({ intakeId }: { intakeId: number }) {
+  const batches = useBatches(intakeId);
+  const rows = batches.data?.pages.flatMap((page) => page.rows) ?? [];
+  return rows.map((batch) => (
+    <Typography key={batch.id} variant="body2" sx={{ mb: 1 }}>
+      <Link component={RouterLink} to={`/waiting/lockbox/${batch.id}`}>
+        {batchName(batch).replace(/^b/, "B")}
+      </Link>
+      : {count(batch.cheques, "cheque")} with <Amount of={batch.total} />, <Amount of={batch.waiting} /> not
+      posted yet
+    </Typography>
+  ));
 }
 
 function bytes(size: number): string {

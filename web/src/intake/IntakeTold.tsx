@@ -11,6 +11,9 @@ import type { Outcome } from "./send";
 /** Texts and workbooks may be tables whose columns can be explained. */
 const TABLE = /\.(csv|txt|tsv|xlsx|xlsm)$/i;
 
+/** Formats whose credits are worked through batch by batch. */
+const LOCKBOX = ["lockbox-bai", "x12-823", "lockbox-csv"];
+
 /** What became of one file that was dropped. */
 export function Told({ outcome }: { outcome: Outcome }) {
   const books = useBooks();
@@ -70,9 +73,15 @@ export function Told({ outcome }: { outcome: Outcome }) {
           {" "}
           {count(part.entries, "credit")} of <Amount of={part.amount} /> {part.currency}{" "}
           {part.entries === 1 ? "waits" : "wait"} at the desk.{" "}
-          <Button component={RouterLink} to="/waiting/desk">
-            To the desk
-          </Button>
+          {LOCKBOX.includes(intake.format) ? (
+            <Button component={RouterLink} to="/waiting/lockbox">
+              To the lockbox batches
+            </Button>
+          ) : (
+            <Button component={RouterLink} to="/waiting/desk">
+              To the desk
+            </Button>
+          )}
         </span>
       ))}
       {intake.announced.map((part) => (

@@ -1,12 +1,40 @@
-import { Box, Typography } from "@mui/material";
+import { Box, Link, Typography } from "@mui/material";
 import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, data } from "../api/client";
+import { Link as RouterLink } from "react-router";
+import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { atMoment, onDay } from "../shared/dates";
 import { watched } from "../shared/live";
 import { PagedList } from "../shared/PagedList";
 import { JournalLines } from "./JournalLines";
+
+/** The way back to what the entry was written of. */
+function Source({ of }: { of: Schemas["JournalSource"] }) {
+  const ways: [string, string][] = [];
+  if (of.settlementId) {
+    ways.push([`/posted/settlements/${of.settlementId}`, `settlement ${of.settlementId}`]);
+  }
+  if (of.depositId) {
+    ways.push([`/pouch/deposits/${of.depositId}`, "the deposit"]);
+  }
+  if (of.lockboxBatchId) {
+    ways.push(
+      of.entryId
+        ? [`/waiting/lockbox/${of.lockboxBatchId}/${of.entryId}`, "the cheque in its batch"]
+        : [`/waiting/lockbox/${of.lockboxBatchId}`, "the lockbox batch"],
+    );
+  }
+  return (
+    <Box sx={{ fontSize: 12.5, display: "flex", gap: 1.5 }}>
+      {ways.map(([to, words]) => (
+        <Link key={to} component={RouterLink} to={to}>
+          {words}
+        </Link>
+      ))}
+    </Box>
+  );
+}
 
 /** The journal, newest first: every entry balanced, nothing ever changed. */
 export default function JournalView() {
@@ -61,6 +89,7 @@ export default function JournalView() {
               for {onDay(entry.bookedOn)}, written {atMoment(entry.writtenAt)} by {entry.writtenBy}
               {entry.reverses && ` · takes back entry ${entry.reverses}`}
             </Typography>
+            {entry.source && <Source of={entry.source} />}
           </Box>
           <JournalLines lines={entry.lines} />
         </Box>

@@ -14,16 +14,17 @@ const OTHERS_WORK = 4_000;
 /** So many cheques are fetched at a time. */
 const PAGE = 100;
 
-export function useBatches() {
+/** The batches of the company, or those that one intake brought; the latest first. */
+export function useBatches(intake?: number) {
   const books = useBooks();
   return useInfiniteQuery({
-    queryKey: ["lockbox", "batches", books.company],
+    queryKey: ["lockbox", "batches", books.company, intake],
     refetchInterval: watched,
     initialPageParam: undefined as string | undefined,
     queryFn: async ({ pageParam }) =>
       data(
         await api.GET("/api/lockbox-batches", {
-          params: { query: { company: books.company, cursor: pageParam, limit: 50 } },
+          params: { query: { company: books.company, intake, cursor: pageParam, limit: 50 } },
         }),
       ),
     getNextPageParam: (page) => page.next ?? undefined,

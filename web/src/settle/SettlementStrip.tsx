@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { useBooks } from "../access/session";
 import { useReverse } from "../desk/queries";
+import { CameBy } from "../lockbox/CameBy";
 import { JournalLines } from "../journal/JournalLines";
 import { Amount } from "../shared/Amount";
 import { AskDialog } from "../shared/AskDialog";
@@ -103,6 +104,9 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}
         </Typography>
         <Chain settlement={s} />
+        <Typography variant="body2" sx={{ fontSize: 12.5 }}>
+          <CameBy entryId={s.entryId} />
+        </Typography>
         {shown && (
           <Box sx={{ maxWidth: 560, mt: 0.5 }}>
             <WrittenLines of={s.journalEntryId} />

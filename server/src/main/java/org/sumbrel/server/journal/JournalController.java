@@ -25,6 +25,7 @@ import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.journal.JournalSources.JournalSource;
 
 /** The journal and the trial balance. */
 @RestController
@@ -35,11 +36,17 @@ public class JournalController {
   private final JournalEntryRepository entries;
   private final Companies companies;
   private final Customers customers;
+  private final JournalSources sources;
 
-  JournalController(JournalEntryRepository entries, Companies companies, Customers customers) {
+  JournalController(
+      JournalEntryRepository entries,
+      Companies companies,
+      Customers customers,
+      JournalSources sources) {
     this.entries = entries;
     this.companies = companies;
     this.customers = customers;
+    this.sources = sources;
   }
 
   /** One line: either a debit or a credit. */
@@ -59,6 +66,7 @@ public class JournalController {
       @NotNull String writtenBy,
       @NotNull Instant writtenAt,
       Long reverses,
+      @Schema(description = "of what it was written, where that is one thing") JournalSource source,
       @NotNull List<LineView> lines) {}
 
   record AccountBalance(
@@ -92,7 +100,8 @@ public class JournalController {
         entries.page(
             owner.id(), q.strip(), Page.cursor(cursor, Long.MAX_VALUE), Limit.of(size + 1));
     var names = customers.names(customerIds(found));
-    return Page.of(found, size, e -> view(e, chart, names), e -> e.id().toString());
+    var from = sources.of(found.stream().map(JournalEntryEntity::id).toList());
+    return Page.of(found, size, e -> view(e, from, chart, names), e -> e.id().toString());
   }
 
   @GetMapping("/api/journal-entries/{id}")
@@ -100,7 +109,10 @@ public class JournalController {
   JournalEntryView one(@PathVariable Long id) {
     var entry = entries.findById(id).orElseThrow(() -> new NotThere("journal entry", id));
     return view(
-        entry, companies.chartOf(entry.companyId()), customers.names(customerIds(List.of(entry))));
+        entry,
+        sources.of(List.of(id)),
+        companies.chartOf(entry.companyId()),
+        customers.names(customerIds(List.of(entry))));
   }
 
   @GetMapping("/api/trial-balance")
@@ -167,7 +179,10 @@ public class JournalController {
   }
 
   private static JournalEntryView view(
-      JournalEntryEntity entry, Map<Long, LedgerAccountEntity> chart, Map<Long, String> customers) {
+      JournalEntryEntity entry,
+      Map<Long, JournalSource> from,
+      Map<Long, LedgerAccountEntity> chart,
+      Map<Long, String> customers) {
     return new JournalEntryView(
         entry.id(),
         entry.bookedOn(),
@@ -175,6 +190,7 @@ public class JournalController {
         entry.writtenBy(),
         entry.writtenAt(),
         entry.reversesId(),
+        from.get(entry.id()),
         lines(entry, chart, customers));
   }
 

@@ -9,8 +9,11 @@ import org.springframework.data.jpa.repository.Query;
 
 interface LockboxBatchRepository extends JpaRepository<LockboxBatchEntity, Long> {
 
-  List<LockboxBatchEntity> findByCompanyIdAndIdLessThanOrderByIdDesc(
-      Long companyId, Long before, Limit limit);
+  /** Batches of a company, the latest first; only those of an intake where one is given. */
+  @Query(
+      "select b from LockboxBatchEntity b where b.companyId = :company and (:intake is null or b.intakeId = :intake)"
+          + " and b.id < :before order by b.id desc")
+  List<LockboxBatchEntity> latest(Long company, Long intake, Long before, Limit limit);
 
   List<LockboxBatchEntity> findByCompanyIdAndLockboxAndNumberAndDepositedOn(
       Long companyId, String lockbox, String number, LocalDate depositedOn);

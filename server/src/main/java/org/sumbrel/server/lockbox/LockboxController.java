@@ -1,6 +1,7 @@
 package org.sumbrel.server.lockbox;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
@@ -87,12 +88,18 @@ class LockboxController {
   @Operation(summary = "Lockbox batches, the latest first")
   Page<BatchViews.BatchRow> list(
       @RequestParam(required = false) Long company,
+      @Parameter(description = "only those that this intake brought")
+          @RequestParam(required = false)
+          Long intake,
       @RequestParam(required = false) String cursor,
       @RequestParam(defaultValue = "50") int limit) {
     var size = Page.limit(limit);
     var found =
-        rows.findByCompanyIdAndIdLessThanOrderByIdDesc(
-            companies.idOf(company), Page.cursor(cursor, Long.MAX_VALUE), Limit.of(size + 1));
+        rows.latest(
+            companies.idOf(company),
+            intake,
+            Page.cursor(cursor, Long.MAX_VALUE),
+            Limit.of(size + 1));
     return Page.of(found.stream().map(views::row).toList(), size, r -> r, r -> r.id().toString());
   }
 
