@@ -46,7 +46,7 @@ interface RunRepository extends JpaRepository<RunEntity, Long> {
       "update RunEntity r set r.stopAsked = true where r.id = :id and r.state = org.sumbrel.server.runs.RunEntity.State.RUNNING")
   int askToStop(Long id);
 
-  @Modifying
+  @Modifying(clearAutomatically = true, flushAutomatically = true)
   @Query(
       "update RunEntity r set r.state = :to, r.stopAsked = false, r.endedAt = :at where r.id = :id and r.state = :from")
   int move(Long id, RunEntity.State from, RunEntity.State to, Instant at);
