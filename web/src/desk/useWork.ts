@@ -49,7 +49,11 @@ export function useWork(subject: Subject | undefined, say: (sentence: string) =>
     });
   const keeper = useDraftKeeper(
     // once it is safe on the server, what is there counts: a colleague may take it over
-    (draft) => forget(subjectOf(draft), draft),
+    (draft) => {
+      forget(subjectOf(draft), draft);
+      // the control totals of a batch count what is drafted
+      void queries.invalidateQueries({ queryKey: ["lockbox"] });
+    },
     (sentence) => say(sentence),
   );
 

@@ -43,6 +43,7 @@ export function ControlTotals({ batch }: { batch: Batch }) {
         <Total name="left to explain" of={t.left} open={!isZero(t.left)} />
         <Box sx={{ flex: 1 }} />
         <Total name={`${count(t.items, "item")} on slips`} of={t.itemTotal} />
+        {batch.claimedTotal && <Box sx={{ width: 8 }} />}
         {batch.claimedTotal && (
           <Total
             name={`the bank claims ${batch.claimedCheques ?? "?"}`}

@@ -40,7 +40,7 @@ export function PostBatch({ batch, close }: { batch: Batch; close: () => void })
     >
       <Typography sx={{ mb: 1 }}>
         {count(ready.cheques, "cheque")} with {grouped(ready.amount)} {ready.amount.currency}{" "}
-        {ready.cheques === 1 ? "is" : "are"} posted as one run, each on its own; the deposit stays one.
+        {ready.cheques === 1 ? "is" : "are"} posted in one run, each on its own.
       </Typography>
       {short && (
         <Typography sx={{ mb: 1 }}>

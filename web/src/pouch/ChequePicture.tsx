@@ -48,7 +48,14 @@ function MailedPicture({ id, of }: { id: number; of: string }) {
       src={`/api/entries/${id}/cheque-picture${attempt > 0 ? `?attempt=${attempt}` : ""}`}
       alt={`Picture of ${of}`}
       onError={() => setMissing(true)}
-      sx={{ width: 460, maxWidth: "100%", minHeight: 60, display: "block", borderRadius: 1 }}
+      sx={{
+        width: 460,
+        maxWidth: "100%",
+        display: "block",
+        borderRadius: 1,
+        flexShrink: 0,
+        alignSelf: "flex-start",
+      }}
     />
   );
 }

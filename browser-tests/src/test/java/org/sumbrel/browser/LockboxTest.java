@@ -1,0 +1,307 @@
+package org.sumbrel.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Page.GetByRoleOptions;
+import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/**
+ * A morning's lockbox file: from the bank to what is posted, with what is explained by hand, a
+ * wrong control total, and a second person.
+ */
+class LockboxTest extends DeskTest {
+
+  private static Locator link(Page in, String pattern) {
+    return in.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile(pattern)));
+  }
+
+  private void bring(Dropped file) {
+    page.navigate(sumbrel.address() + "/arrived/intake");
+    assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
+    drop(file);
+  }
+
+  private void toTheBatch() {
+    link(page, "^To the lockbox batches$").click();
+  }
+
+  private Locator totals() {
+    return region("Control totals");
+  }
+
+  /** What a control total is now. */
+  private void assertTotal(String name, String amount) {
+    assertThat(
+            totals()
+                .locator("div:has(> dt)")
+                .filter(new Locator.FilterOptions().setHasText(name))
+                .locator("dd"))
+        .hasText(amount);
+  }
+
+  private void cheque(String number) {
+    region("Cheques")
+        .getByRole(AriaRole.GROUP)
+        .filter(new Locator.FilterOptions().setHasText("no. " + number))
+        .getByRole(AriaRole.BUTTON)
+        .click();
+    assertThat(region("Receipt")).containsText("cheque " + number + ", item");
+    assertThat(region("Remainder")).containsText("Left");
+  }
+
+  private void assertGroups(String... heads) {
+    assertThat(region("Cheques").getByRole(AriaRole.HEADING)).hasText(heads);
+  }
+
+  private void takes(String number, String amount) {
+    var field = page.getByLabel("Amount taken of " + number);
+    assertThat(field).isVisible();
+    field.fill(amount);
+    field.press("Enter");
+  }
+
+  @Test
+  void theBatchOfTheDayFromTheFileToWhatIsPosted() throws IOException {
+    signIn(page, "maren");
+    bring(Dropped.example("copperbeck-mailroom-2026-05-29.txt"));
+    assertThat(page.getByText("24 records, 24 new, 0 known already")).isVisible();
+    toTheBatch();
+    link(page, "^Batch 001 of lockbox 4410$").click();
+    assertTotal("24 cheques", "24,962.35");
+    assertTotal("applied", "23,823.20");
+    assertTotal("left to explain", "1,139.15");
+    assertGroups("To decide", "Leaves something owing", "Clear");
+
+    // one cheque for two invoices, an order number, two items that only their sum points at
+    cheque("1755");
+    assertThat(region("Receipt")).containsText("LM-0020495");
+    assertThat(region("Receipt")).containsText("LM-0020562");
+    cheque("1793");
+    assertThat(region("Receipt")).containsText("PO-7581");
+    cheque("1070");
+    assertThat(region("Receipt")).containsText("the two add up to the cent");
+    // nobody read the drawer, but the picture shows him
+    cheque("1110");
+    assertThat(region("Receipt")).containsText("The bank gives neither a name nor a text");
+    assertThat(page.getByAltText("Picture of Cheque 1110")).isVisible();
+    assertThat(
+            (Boolean)
+                page.getByAltText("Picture of Cheque 1110")
+                    .evaluate(
+                        "(img) => img.complete ? img.naturalWidth > 100 : img.decode().then(() => img.naturalWidth > 100)"))
+        .isTrue();
+
+    // 1.60 under: the whole invoice, the rest written off
+    cheque("1794");
+    takes("LM-0020573", "197.90");
+    button("^Write off 1.60").click();
+    assertThat(region("Remainder").getByText("Left").locator("..")).containsText("0.00");
+    assertTotalSoon("differences", "−1.60");
+    assertTotal("applied", "23,824.80");
+
+    // 275.00 under is left owing: its explanation says so
+    cheque("1032");
+    assertThat(page.getByLabel("Amount taken of LM-0020488")).hasValue("550.00");
+
+    // the slip says 10.00 less than the cheque: all of it is the invoice
+    cheque("1035");
+    assertThat(region("Cheques")).containsText("10.00 more than its slip");
+    takes("LM-0020574", "825.00");
+    assertTotalSoon("left to explain", "314.15");
+
+    // nothing is open at this payer: kept on account, posted at once
+    cheque("1080");
+    page.keyboard().press("Control+Enter");
+    assertThat(page.getByText(Pattern.compile("^Posted 314\\.15"))).isVisible();
+    assertTotalSoon("on account", "314.15");
+    assertTotal("left to explain", "0.00");
+    assertThat(page.getByText("1 of 24 posted")).isVisible();
+    // what is posted stands last, further down than one sees
+    assertGroups("Leaves something owing", "Ready by hand", "Clear");
+
+    region("Cheques").getByText("Changed by hand").click();
+    assertThat(
+            region("Cheques")
+                .getByRole(AriaRole.GROUP)
+                .filter(new Locator.FilterOptions().setHasText("no. ")))
+        .hasCount(2);
+    region("Cheques").getByText("All", new Locator.GetByTextOptions().setExact(true)).click();
+
+    // the rest as a run: what is left owing is said before
+    page.keyboard().press("p");
+    var asks = page.getByRole(AriaRole.DIALOG);
+    assertThat(asks).containsText("23 cheques with 24,648.20 USD");
+    assertThat(asks).containsText("Nothing of the batch is left after that.");
+    asks.getByRole(
+            AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Post 23")))
+        .click();
+    assertThat(page.getByText("23 of 23 posted")).isVisible();
+    link(page, "^To the batch$").click();
+    assertThat(page.getByText("24 of 24 posted")).isVisible();
+    assertGroups("Posted");
+    assertTotal("applied", "24,649.80");
+    assertTotal("on account", "314.15");
+    assertTotal("differences", "−1.60");
+    assertTotal("left to explain", "0.00");
+
+    // from the settlement back to the cheque; the same file again changes nothing
+    cheque1032IsPosted();
+    drop(Dropped.example("copperbeck-mailroom-2026-05-29.txt"));
+    assertThat(page.getByText("0 new, 24 known already.")).isVisible();
+    assertBooksAreWhole();
+  }
+
+  private void cheque1032IsPosted() {
+    region("Cheques")
+        .getByRole(AriaRole.GROUP)
+        .filter(new Locator.FilterOptions().setHasText("no. 1032"))
+        .getByRole(AriaRole.BUTTON)
+        .click();
+    link(page, "^See settlement").click();
+    assertThat(page.getByText("cheque 1032, item 4 of")).isVisible();
+    link(page, "^LM-0020488$").first().click();
+    assertThat(page.getByText("275.00 open")).isVisible();
+    link(page, "^batch 001 of lockbox 4410$").first().click();
+    assertThat(totals()).isVisible();
+  }
+
+  private void assertTotalSoon(String name, String amount) {
+    // the totals follow what is drafted once it is safe on the server
+    assertThat(totals())
+        .containsText(
+            Pattern.compile(name + "\\s*" + amount.replace(".", "\\.")),
+            new ContainsTextOptions().setTimeout(15_000));
+  }
+
+  /** A batch of one cheque, of which the bank claims another total. */
+  private static String claiming(String number, String cents, String claimed) {
+    var lines =
+        new String[] {
+          "101LARKSTOW  COPPERBECK2605280730",
+          "2LARKSTOW  COPPERBECK          400080",
+          "5%s0000004410260528".formatted(number),
+          "6%s001%010d0210000210000123456%010dQX LOST KITCHENS"
+              .formatted(number, Long.valueOf(cents), Long.valueOf(number)),
+          "7%s0000004410260528001%010d".formatted(number, Long.valueOf(claimed)),
+          "8000000000441026052800010%09d".formatted(Long.valueOf(cents)),
+          "9000007"
+        };
+    var text = new StringBuilder();
+    for (var line : lines) {
+      text.append(line).append(" ".repeat(80 - line.length())).append('\n');
+    }
+    return text.toString();
+  }
+
+  @Test
+  void aWrongControlTotalWaitsForASupervisor() {
+    signIn(page, "maren");
+    bring(Dropped.text("wrong-total.txt", claiming("771", "41200", "42200")));
+    assertThat(page.getByText("1 record, 1 new")).isVisible();
+    assertThat(
+            page.getByText(
+                    "batch 771 says it comes to 422.00, its cheques come to 412.00: 10.00 less")
+                .first())
+        .isVisible();
+    toTheBatch();
+    assertThat(page.getByText("contradicts itself; a supervisor has to accept it")).isVisible();
+    link(page, "^Batch 771").click();
+    assertThat(page.getByText("Nothing of this batch is posted until a supervisor accepts"))
+        .isVisible();
+    assertTotal("the bank claims 1", "422.00");
+    assertThat(button("^Accept")).hasCount(0);
+    assertThat(button("^Post the batch")).isDisabled();
+    var address = page.url();
+
+    var osric = page.context().browser().newContext().newPage();
+    signIn(osric, "osric");
+    osric.navigate(address);
+    button(osric, "^Accept…$").click();
+    osric.getByLabel("Why").fill("the bank confirmed 412.00 by telephone");
+    button(osric, "^Accept$").click();
+    assertThat(osric.getByText("contradictions accepted by osric: the bank confirmed 412.00"))
+        .isVisible();
+    assertThat(link(osric, "^deposit 4410-771$")).isVisible();
+    osric.context().close();
+    assertBooksAreWhole();
+  }
+
+  @Test
+  void theMailRoomsCheques() {
+    signIn(page, "maren");
+    page.navigate(sumbrel.address() + "/arrived/outside");
+    button("^Open a day’s envelopes$").click();
+    button("^Fetch 1 lockbox file$").click();
+    link(page, "^taken in$").click();
+    assertThat(page.getByText("records:")).isVisible();
+    // off-line there is no picture, and that is said; then there is
+    behaves("true");
+    link(page, "^Batch 001 of lockbox 4410$").click();
+    assertThat(totals()).isVisible();
+    assertThat(page.getByText("The mail room shows no picture of cheque")).isVisible();
+    behaves("false");
+    button("^Ask again$").click();
+    assertThat(page.getByAltText(Pattern.compile("^Picture of Cheque"))).isVisible();
+  }
+
+  private void behaves(String offLine) {
+    call(
+        page,
+        "PUT",
+        "/api/outside/mail-room/behaviour",
+        "{\"late\":false,\"twice\":false,\"offLine\":%s,\"wrongTotal\":false}".formatted(offLine));
+  }
+
+  @Test
+  @SuppressWarnings("unchecked")
+  void aSecondPersonReleasesWhatIsPosted() {
+    signIn(page, "maren");
+    invoices("QRel Kitchens", "QREL-1 512.50");
+    bring(
+        Dropped.text(
+            "released.txt", claiming("772", "51250", "51250").replace("QX LOST", "QREL   ")));
+    assertThat(page.getByText("1 record, 1 new, 0 known already").last()).isVisible();
+    toTheBatch();
+
+    var osric = page.context().browser().newContext().newPage();
+    signIn(osric, "osric");
+    var policy = (Map<String, Object>) call(osric, "GET", "/api/policies/USD", "");
+    osric.navigate(sumbrel.address() + "/policies");
+    osric.getByLabel("A second person releases what is posted of lockbox batches").check();
+    button(osric, "^Decide$").click();
+    assertThat(osric.getByText("Decided.")).isVisible();
+    try {
+      link(page, "^Batch 772").click();
+      assertTotal("applied", "512.50");
+      button("^Post the batch \\(1").click();
+      assertThat(page.getByRole(AriaRole.DIALOG)).containsText("until a colleague releases it");
+      button("^Ask to release 1").click();
+      assertThat(page.getByText("waits for a second person to release it")).isVisible();
+      assertThat(button("^Release$")).hasCount(0);
+
+      osric.navigate(page.url());
+      button(osric, "^Release$").click();
+      assertThat(osric.getByText("1 of 1 posted")).isVisible();
+    } finally {
+      decide(osric, policy);
+      osric.context().close();
+    }
+    assertBooksAreWhole();
+  }
+
+  private static void decide(Page by, Map<String, Object> before) {
+    assertThat(before).containsEntry("batchesReleased", false);
+    by.navigate(sumbrel.address() + "/policies");
+    by.getByLabel("A second person releases what is posted of lockbox batches").uncheck();
+    button(by, "^Decide$").click();
+    assertThat(by.getByText("Decided.")).isVisible();
+  }
+}
