@@ -29,6 +29,7 @@ export function PictureOf({ entry }: { entry: { id: number; recorded: boolean } 
 function MailedPicture({ id, of }: { id: number; of: string }) {
   const [attempt, setAttempt] = useState(0);
   const [missing, setMissing] = useState(false);
+  const [large, setLarge] = useState(false);
   return missing ? (
     <Box role="status" sx={{ fontSize: 13, color: "text.secondary" }}>
       The mail room shows no picture of {of.replace("Cheque", "cheque")}.
@@ -44,18 +45,29 @@ function MailedPicture({ id, of }: { id: number; of: string }) {
     </Box>
   ) : (
     <Box
-      component="img"
-      src={`/api/entries/${id}/cheque-picture${attempt > 0 ? `?attempt=${attempt}` : ""}`}
-      alt={`Picture of ${of}`}
-      onError={() => setMissing(true)}
+      component="button"
+      type="button"
+      aria-label={large ? "Make the picture small again" : "Enlarge the picture"}
+      aria-pressed={large}
+      onClick={() => setLarge(!large)}
       sx={{
-        width: 460,
+        all: "unset",
+        cursor: large ? "zoom-out" : "zoom-in",
+        width: large ? "100%" : 330,
         maxWidth: "100%",
-        display: "block",
-        borderRadius: 1,
         flexShrink: 0,
         alignSelf: "flex-start",
+        borderRadius: 1,
+        "&:focus-visible": { outline: 2, outlineColor: "primary.main" },
       }}
-    />
+    >
+      <Box
+        component="img"
+        src={`/api/entries/${id}/cheque-picture${attempt > 0 ? `?attempt=${attempt}` : ""}`}
+        alt={`Picture of ${of}`}
+        onError={() => setMissing(true)}
+        sx={{ width: "100%", display: "block" }}
+      />
+    </Box>
   );
 }

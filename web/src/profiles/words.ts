@@ -18,7 +18,7 @@ const FIELDS: Record<string, string> = {
   bank_reference: "Bank's reference",
   check_number: "Cheque number",
   balance: "Balance after it",
-  account: "Our account",
+  account: "Account",
   status: "Status",
   number: "Number",
   kind: "Invoice or credit note",
@@ -40,6 +40,16 @@ const FIELDS: Record<string, string> = {
   payment_date: "Payment date",
   name: "Name",
   parent_id: "Paid by customer",
+  lockbox: "Lockbox",
+  batch: "Batch",
+  deposit_date: "Deposited on",
+  item: "Number in the batch",
+  routing: "Routing number",
+  check_amount: "Cheque's amount",
+  check_date: "Cheque's date",
+  item_amount: "Paid of the document",
+  batch_total: "Batch's own total",
+  batch_count: "Batch's own count",
 };
 
 export function fieldWord(field: string): string {
@@ -51,6 +61,7 @@ export const SUBJECTS: [string, string][] = [
   ["invoices", "invoices and credit notes"],
   ["customers", "customers"],
   ["remittance", "remittance advice"],
+  ["lockbox", "a lockbox's cheques"],
 ];
 
 export const SEPARATORS: [string, string][] = [

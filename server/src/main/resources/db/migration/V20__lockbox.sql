@@ -45,6 +45,15 @@ alter table posting_run add column released_by varchar(100);
 alter table posting_run add column released_at timestamp with time zone;
 create index posting_run_by_lockbox_batch on posting_run (lockbox_batch_id);
 
+-- What a first explanation comes to stands beside it, for whoever counts many; what was thought before is thought anew.
+alter table proposal add column lead_applied_minor bigint default 0 not null;
+alter table proposal add column lead_kept_minor bigint default 0 not null;
+alter table proposal add column lead_on_account_minor bigint default 0 not null;
+alter table proposal add column lead_elsewhere_minor bigint default 0 not null;
+alter table proposal add column lead_owing boolean default false not null;
+delete from proposal;
+insert into proposal_mark (company_id) select id from company;
+
 alter table policy add column batches_released boolean default false not null;
 -- adding a column makes the table anew, without its trigger's memory of the old one
 drop trigger if exists policy_changes;

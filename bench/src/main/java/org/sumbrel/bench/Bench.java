@@ -20,8 +20,9 @@ public final class Bench {
 
   /**
    * {@code --quick} takes less than two minutes; {@code --wrong} lists what was wrong; {@code
-   * --files} measures reading and intake only, {@code --desk} reads and posting on the big set;
-   * {@code --fit FILE} fits the engine's factors anew instead.
+   * --files} measures reading and intake only, {@code --desk} reads and posting on the big set,
+   * {@code --lockbox} a lockbox of 5,000 cheques; {@code --fit FILE} fits the engine's factors anew
+   * instead.
    */
   public static void main(String[] args) throws Exception {
     var given = List.of(args);
@@ -34,6 +35,10 @@ public final class Bench {
     var report = new Report(System.out);
     if (given.contains("--files")) {
       files(report);
+      return;
+    }
+    if (given.contains("--lockbox")) {
+      report.lockbox(LockboxRun.run(SERVER));
       return;
     }
     if (given.contains("--desk")) {
@@ -53,6 +58,7 @@ public final class Bench {
     if (!quick) {
       files(report);
       report.desk(DeskRun.run(SERVER));
+      report.lockbox(LockboxRun.run(SERVER));
       report.write(LATEST);
     }
   }

@@ -103,6 +103,23 @@ final class Report {
     results.put("speed", runs);
   }
 
+  void lockbox(LockboxRun.Lockbox lockbox) {
+    out.printf(
+        "%nlockbox of %,d cheques with %,d items: taken in in %.1f s, thought about in %.1f s, %,d ready;"
+            + " control totals %.0f ms, a page of cheques %.0f ms; %,d posted in %.1f s, %.0f a second%n",
+        lockbox.cheques(),
+        lockbox.items(),
+        lockbox.takenSeconds(),
+        lockbox.thoughtSeconds(),
+        lockbox.clear(),
+        lockbox.batchMs(),
+        lockbox.pageMs(),
+        lockbox.posted(),
+        lockbox.postedSeconds(),
+        lockbox.posted() / lockbox.postedSeconds());
+    results.put("lockbox", lockbox);
+  }
+
   void reading(ReadingRace.Race race) {
     out.printf(
         "%ncamt.053 of %d entries, %d MiB: read in %.2f s, a bare pass %.2f s, ratio %.2f; in 256 MiB of heap: %s%n",

@@ -22,6 +22,8 @@ class AccessibilityTest extends BrowserTest {
   private static final List<String> VIEWS =
       List.of(
           "/waiting/desk",
+          "/waiting/lockbox",
+          "/waiting/lockbox/1",
           "/waiting/shelved",
           "/waiting/score?of=rehearsal",
           "/pouch",
@@ -51,6 +53,9 @@ class AccessibilityTest extends BrowserTest {
       page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName("osric").setExact(true))
           .click();
       assertThat(page.getByLabel("Flow of the day")).isVisible();
+      page.navigate(sumbrel.address() + "/arrived/intake");
+      drop(Dropped.example("copperbeck-mailroom-2026-05-29.txt"));
+      assertThat(page.getByText("24 records, 24 new")).isVisible();
       for (var light : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
         page.emulateMedia(new EmulateMediaOptions().setColorScheme(light));
         for (var view : VIEWS) {

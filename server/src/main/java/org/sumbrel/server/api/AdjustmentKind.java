@@ -20,6 +20,11 @@ public enum AdjustmentKind {
   REFUND,
   TO_ACCOUNT;
 
+  /** Whether the money goes somewhere else by it, rather than being kept from us. */
+  public boolean elsewhere() {
+    return this == REFUND || this == TO_ACCOUNT;
+  }
+
   public static AdjustmentKind of(Adjustment adjustment) {
     if (adjustment instanceof FeeWithheld fee) {
       return fee.keptBy() == KeptBy.BANK ? BANK_FEE : PROCESSING_FEE;

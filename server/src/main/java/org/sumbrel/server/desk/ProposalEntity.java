@@ -14,14 +14,24 @@ class ProposalEntity implements Persistable<Long> {
   private Long companyId;
   private String leadBody;
   private String body;
+  private long leadAppliedMinor;
+  private long leadKeptMinor;
+  private long leadOnAccountMinor;
+  private long leadElsewhereMinor;
+  private boolean leadOwing;
 
   protected ProposalEntity() {}
 
-  ProposalEntity(Long entryId, Long companyId, String leadBody, String body) {
+  ProposalEntity(Long entryId, Long companyId, String leadBody, String body, LeadSums sums) {
     this.entryId = entryId;
     this.companyId = companyId;
     this.leadBody = leadBody;
     this.body = body;
+    this.leadAppliedMinor = sums.applied();
+    this.leadKeptMinor = sums.kept();
+    this.leadOnAccountMinor = sums.onAccount();
+    this.leadElsewhereMinor = sums.elsewhere();
+    this.leadOwing = sums.owing();
   }
 
   Long entryId() {

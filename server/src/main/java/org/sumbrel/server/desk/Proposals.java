@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -36,6 +37,7 @@ public class Proposals {
   private final ProposalRepository proposals;
   private final ProposalMarks marks;
   private final EngineMemory memory;
+  private final JdbcClient jdbc;
   private final ObjectMapper json;
 
   Proposals(
@@ -43,11 +45,13 @@ public class Proposals {
       ProposalRepository proposals,
       ProposalMarks marks,
       EngineMemory memory,
+      JdbcClient jdbc,
       ObjectMapper json) {
     this.entries = entries;
     this.proposals = proposals;
     this.marks = marks;
     this.memory = memory;
+    this.jdbc = jdbc;
     this.json = json;
   }
 
@@ -191,7 +195,13 @@ public class Proposals {
     for (var result : results) {
       var entry = Long.valueOf(result.receiptId());
       var stored = StoredProposals.of(result);
-      proposals.save(new ProposalEntity(entry, companyId, write(stored.lead()), write(stored)));
+      proposals.save(
+          new ProposalEntity(
+              entry,
+              companyId,
+              write(stored.lead()),
+              write(stored),
+              LeadSums.of(result.proposals().stream().findFirst())));
     }
   }
 
@@ -312,12 +322,6 @@ public class Proposals {
                 e -> e.status() == BankEntryEntity.Status.WAITING && e.standing() == Standing.CLEAR)
             .map(BankEntryEntity::id)
             .toList();
-    return firstOf(ids);
-  }
-
-  /** The first explanation of each of these entries as it would be posted, by the entry's id. */
-  @Transactional(readOnly = true)
-  public Map<Long, ClearExplanation> firstOf(Collection<Long> ids) {
     var clear = new HashMap<Long, ClearExplanation>();
     leads(ids)
         .forEach(
@@ -326,6 +330,30 @@ public class Proposals {
                     .findFirst()
                     .ifPresent(first -> clear.put(id, ClearExplanation.of(first))));
     return clear;
+  }
+
+  /** What the first explanation of each of these entries comes to, by the entry's id. */
+  @Transactional(readOnly = true)
+  public Map<Long, LeadSums> sums(Collection<Long> entryIds) {
+    var sums = new HashMap<Long, LeadSums>();
+    jdbc.sql(
+            """
+            select entry_id, lead_applied_minor, lead_kept_minor, lead_on_account_minor, lead_elsewhere_minor, lead_owing
+            from unnest(:entries) asked(id) join proposal on entry_id = asked.id
+            """)
+        .param("entries", entryIds.toArray(Long[]::new))
+        .query(
+            row -> {
+              sums.put(
+                  row.getLong("entry_id"),
+                  new LeadSums(
+                      row.getLong("lead_applied_minor"),
+                      row.getLong("lead_kept_minor"),
+                      row.getLong("lead_on_account_minor"),
+                      row.getLong("lead_elsewhere_minor"),
+                      row.getBoolean("lead_owing")));
+            });
+    return sums;
   }
 
   private String write(StoredProposals stored) {

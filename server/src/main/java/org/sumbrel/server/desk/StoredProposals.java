@@ -26,6 +26,7 @@ record StoredProposals(
       List<StoredApplication> applications,
       List<StoredAdjustment> adjustments,
       String onAccount,
+      boolean owing,
       List<Evidence> evidence) {}
 
   record StoredApplication(Long itemId, String number, String amount, String discount) {}
@@ -73,6 +74,7 @@ record StoredProposals(
             .toList(),
         proposal.adjustments().stream().map(StoredAdjustment::of).toList(),
         MoneyText.plain(proposal.onAccount()),
+        LeadSums.leavesOwing(proposal),
         proposal.evidence());
   }
 

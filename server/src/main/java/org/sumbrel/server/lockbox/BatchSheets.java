@@ -15,8 +15,8 @@ import org.sumbrel.core.lockbox.ChequeUse;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.server.desk.BankEntryEntity.Status;
 import org.sumbrel.server.settle.ReceiptUses;
-import org.sumbrel.server.settle.ReceiptUses.Clear;
 import org.sumbrel.server.settle.ReceiptUses.Drafted;
+import org.sumbrel.server.settle.ReceiptUses.First;
 import org.sumbrel.server.settle.ReceiptUses.Parts;
 import org.sumbrel.server.settle.ReceiptUses.Posted;
 
@@ -100,7 +100,7 @@ class BatchSheets {
     var posted = uses.posted(currency, ids);
     var drafted = uses.drafted(batch.companyId(), currency, ids);
     var clear =
-        uses.clear(
+        uses.first(
             currency,
             rows.stream()
                 .filter(r -> r.waits() && r.standing() == Standing.CLEAR)
@@ -131,7 +131,7 @@ class BatchSheets {
   }
 
   private static Cheque cheque(
-      Row row, Map<Long, Posted> posted, Map<Long, Drafted> drafted, Map<Long, Clear> clear) {
+      Row row, Map<Long, Posted> posted, Map<Long, Drafted> drafted, Map<Long, First> clear) {
     var settled = posted.get(row.entryId());
     if (settled != null) {
       return cheque(

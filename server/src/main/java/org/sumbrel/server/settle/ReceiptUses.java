@@ -13,16 +13,12 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.server.api.AdjustmentKind;
-import org.sumbrel.server.api.MoneyView;
-import org.sumbrel.server.desk.ClearExplanation;
 import org.sumbrel.server.desk.Proposals;
 
 /** What became of many receipts, or would by what is drafted or stands clear: sums only. */
 @Service
 @Transactional(readOnly = true)
 public class ReceiptUses {
-
-  private static final int MOST_AT_ONCE = 1_000;
 
   private final HeldDrafts held;
   private final Proposals proposals;
@@ -63,31 +59,28 @@ public class ReceiptUses {
           and d.kind not in ('REFUND', 'TO_ACCOUNT')) as kept,
         (select coalesce(sum(d.amount_minor), 0) from settlement_adjustment d where d.settlement_id = s.id
           and d.kind in ('REFUND', 'TO_ACCOUNT')) as to_accounts
-      from settlement s where s.status = 'POSTED' and s.entry_id in (:entries)
+      from unnest(:entries) asked(id) join settlement s on s.entry_id = asked.id and s.status = 'POSTED'
       """;
 
   /** What settles these entries, by the entry's id. */
   public Map<Long, Posted> posted(CurrencyUnit currency, List<Long> entryIds) {
     var found = new HashMap<Long, Posted>();
-    for (var from = 0; from < entryIds.size(); from += MOST_AT_ONCE) {
-      var some = entryIds.subList(from, Math.min(entryIds.size(), from + MOST_AT_ONCE));
-      jdbc.sql(POSTED)
-          .param("entries", some)
-          .query(
-              row -> {
-                found.put(
-                    row.getLong("entry_id"),
-                    new Posted(
-                        row.getLong("id"),
-                        row.getString("origin").equals(SettlementEntity.Origin.HAND.name()),
-                        row.getString("posted_by"),
-                        new Parts(
-                            Money.ofMinor(currency, row.getLong("applied")),
-                            Money.ofMinor(currency, row.getLong("on_account_minor")),
-                            Money.ofMinor(currency, row.getLong("discount") + row.getLong("kept")),
-                            Money.ofMinor(currency, -row.getLong("to_accounts")))));
-              });
-    }
+    jdbc.sql(POSTED)
+        .param("entries", entryIds.toArray(Long[]::new))
+        .query(
+            row -> {
+              found.put(
+                  row.getLong("entry_id"),
+                  new Posted(
+                      row.getLong("id"),
+                      row.getString("origin").equals(SettlementEntity.Origin.HAND.name()),
+                      row.getString("posted_by"),
+                      new Parts(
+                          Money.ofMinor(currency, row.getLong("applied")),
+                          Money.ofMinor(currency, row.getLong("on_account_minor")),
+                          Money.ofMinor(currency, row.getLong("discount") + row.getLong("kept")),
+                          Money.ofMinor(currency, -row.getLong("to_accounts")))));
+            });
     return found;
   }
 
@@ -122,77 +115,38 @@ public class ReceiptUses {
   }
 
   /**
-   * An explanation that stands clear.
+   * A first explanation.
    *
    * @param leavesOwing whether it pays less of an item than is open of it
    */
-  public record Clear(Parts parts, boolean leavesOwing) {}
+  public record First(Parts parts, boolean leavesOwing) {}
 
-  /** What stands clear of entries that do, by the entry's id. */
-  public Map<Long, Clear> clear(CurrencyUnit currency, Collection<Long> clearIds) {
-    var first = proposals.firstOf(clearIds);
-    var open =
-        open(
-            first.values().stream()
-                .flatMap(e -> e.parts().stream().map(ClearExplanation.Part::itemId))
-                .distinct()
-                .toList());
-    var found = new HashMap<Long, Clear>();
-    first.forEach(
-        (entry, explanation) ->
-            found.put(
-                entry,
-                new Clear(
-                    parts(explanation, currency),
-                    explanation.parts().stream()
-                        .anyMatch(
-                            p ->
-                                open.getOrDefault(p.itemId(), 0L)
-                                    > money(p.amount(), currency).getAmountMinorLong()))));
+  /** What the first explanations of entries come to, by the entry's id. */
+  public Map<Long, First> first(CurrencyUnit currency, Collection<Long> entryIds) {
+    var found = new HashMap<Long, First>();
+    proposals
+        .sums(entryIds)
+        .forEach(
+            (entry, sums) ->
+                found.put(
+                    entry,
+                    new First(
+                        new Parts(
+                            Money.ofMinor(currency, sums.applied()),
+                            Money.ofMinor(currency, sums.onAccount()),
+                            Money.ofMinor(currency, sums.kept()),
+                            Money.ofMinor(currency, sums.elsewhere())),
+                        sums.owing())));
     return found;
   }
 
-  /** What is open of these items, in minor units, as far as something is. */
-  private Map<Long, Long> open(List<Long> itemIds) {
-    var open = new HashMap<Long, Long>();
-    for (var from = 0; from < itemIds.size(); from += MOST_AT_ONCE) {
-      jdbc.sql("select id, open_minor from open_item where open_minor > 0 and id in (:items)")
-          .param("items", itemIds.subList(from, Math.min(itemIds.size(), from + MOST_AT_ONCE)))
-          .query(
-              row -> {
-                open.put(row.getLong("id"), row.getLong("open_minor"));
-              });
-    }
-    return open;
-  }
-
-  private static Money money(String plain, CurrencyUnit currency) {
-    return new MoneyView(plain, currency.getCode()).toMoney();
-  }
-
-  private static Parts parts(ClearExplanation clear, CurrencyUnit currency) {
-    return parts(
-        MoneySum.of(currency, clear.parts(), p -> money(p.amount(), currency)),
-        MoneySum.of(currency, clear.parts(), p -> money(p.discount(), currency)),
-        money(clear.onAccount(), currency),
-        clear.differences().stream()
-            .map(d -> new Difference(d.kind(), money(d.amount(), currency)))
-            .toList());
-  }
-
-  private record Difference(AdjustmentKind kind, Money amount) {
-
-    /** Whether the money goes somewhere else, rather than being kept from us. */
-    boolean elsewhere() {
-      return kind == AdjustmentKind.REFUND || kind == AdjustmentKind.TO_ACCOUNT;
-    }
-  }
+  private record Difference(AdjustmentKind kind, Money amount) {}
 
   private static Parts parts(
       Money applied, Money discount, Money onAccount, List<Difference> differences) {
     var currency = applied.getCurrencyUnit();
-    var kept = differences.stream().filter(d -> !d.elsewhere()).toList();
-    var elsewhere = differences.stream().filter(Difference::elsewhere).toList();
+    var kept = differences.stream().filter(d -> !d.kind().elsewhere()).toList();
+    var elsewhere = differences.stream().filter(d -> d.kind().elsewhere()).toList();
     return new Parts(
         applied,
         onAccount,

@@ -413,4 +413,41 @@ class LockboxApiTest {
     var taken = expect(201, maren.drop("other-box.txt", file, "?bankAccount=" + account)).body();
     assertThat(batch(batchOf(taken)).at("/batch/lockbox").asText()).isEqualTo("8877");
   }
+
+  @Test
+  void readsTheListOfABankByAProfileMadeOnce() {
+    var books = new TestBooks(maren).invoices("71.71", "82.82");
+    // a line for each document: the cheque stands on two of them and is one receipt all the same
+    var list =
+        "Box;Lot;Day banked;Check serial;Check sum;Paid by;Bill;Of it\n"
+            + "4410;L7;2026-05-28;55501;154.53;%s;%s;71.71\n"
+                .formatted(books.customer(), books.number(0))
+            + "4410;L7;2026-05-28;55501;154.53;%s;%s;82.82\n"
+                .formatted(books.customer(), books.number(1))
+            + "4410;L7;2026-05-28;55502;10.00;%s;;\n".formatted(books.customer());
+    assertThat(maren.drop("list.csv", list).status()).isEqualTo(422);
+    var said =
+        "{\"subject\":\"lockbox\",\"columns\":{\"lockbox\":[1],\"batch\":[2],\"deposit_date\":[3],\"check_number\":[4],"
+            + "\"check_amount\":[5],\"payer_name\":[6],\"reference\":[7],\"item_amount\":[8]}}";
+    var profile =
+        (ObjectNode)
+            expect(200, maren.send("/api/profiles/preview", "list.csv", list, "profile", said))
+                .body()
+                .at("/profile");
+    expect(201, maren.post("/api/profiles", profile.put("name", "Copperbeck box").toString()));
+
+    var intake = expect(201, maren.drop("list.csv", list)).body();
+    assertThat(intake.at("/format").asText()).isEqualTo("lockbox-csv");
+    assertThat(intake.at("/profile").asText()).isEqualTo("Copperbeck box");
+    var id = batchOf(intake);
+    assertThat(batch(id).at("/totals/cheques").asInt()).isEqualTo(2);
+    assertThat(batch(id).at("/totals/control/amount").asText()).isEqualTo("164.53");
+    assertThat(batch(id).at("/totals/items").asInt()).isEqualTo(2);
+    var two = cheques(id, "?state=CLEAR").values().iterator().next();
+    assertThat(two.at("/entry/segments").findValuesAsText("number"))
+        .containsExactly(books.number(0), books.number(1));
+    // the next list of the bank needs no word
+    var next = list.replace("L7", "L8").replace("5550", "5560").replace("2026-05-28", "2026-05-29");
+    assertThat(expect(201, maren.drop("next.csv", next)).body().at("/fresh").asInt()).isEqualTo(2);
+  }
 }
