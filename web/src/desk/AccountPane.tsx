@@ -318,7 +318,11 @@ function ItemRow({
               whiteSpace: "nowrap",
             }}
           >
-            {[item.kind !== "INVOICE" && ITEM[item.kind], foreign && item.customerName]
+            {[
+              item.kind !== "INVOICE" && ITEM[item.kind],
+              item.kind === "ON_ACCOUNT" && item.orderReference && `prepayment for ${item.orderReference}`,
+              foreign && item.customerName,
+            ]
               .filter(Boolean)
               .join(", ")}
           </Box>

@@ -1,6 +1,8 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 import { KEPT, REASON, type Reason } from "../settle/words";
+import type { Money } from "../api/client";
+import { Amount } from "../shared/Amount";
 import { Choice } from "../shared/Choice";
 import { FigureField } from "../shared/FigureField";
 import { grouped, minor, negated, positive, typedAmount } from "../shared/money";
@@ -20,7 +22,8 @@ export function Differences({
   readOnly: boolean;
 }) {
   const chart = useChart(draft.adjustments.some((a) => TAXED.includes(a.kind)));
-  if (draft.adjustments.length === 0) {
+  const kept = draft.onAccount && minor(draft.onAccount) > 0 ? draft.onAccount : undefined;
+  if (draft.adjustments.length === 0 && !kept) {
     return null;
   }
   const put = (at: number, difference: Difference | null) =>
@@ -44,6 +47,47 @@ export function Differences({
           chart={chart.data}
         />
       ))}
+      {kept && (
+        <Prepaid
+          key={draft.onAccountFor ?? ""}
+          amount={kept}
+          order={draft.onAccountFor ?? ""}
+          put={(order) => change({ ...draft, onAccountFor: order || undefined })}
+          readOnly={readOnly}
+        />
+      )}
+    </Box>
+  );
+}
+
+/** What stays on account, and the order for which it is a prepayment, where it is for one. */
+function Prepaid({
+  amount,
+  order,
+  put,
+  readOnly,
+}: {
+  amount: Money;
+  order: string;
+  put: (order: string) => void;
+  readOnly: boolean;
+}) {
+  const [text, setText] = useState(order);
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", gap: 1, py: 0.25, fontSize: 13 }}>
+      <Box sx={{ flex: 1 }}>
+        <Amount of={amount} /> on account
+      </Box>
+      <TextField
+        placeholder="prepayment for order…"
+        value={text}
+        disabled={readOnly}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={() => text.trim() !== order && put(text.trim())}
+        onKeyDown={(event) => event.key === "Enter" && text.trim() !== order && put(text.trim())}
+        slotProps={{ htmlInput: { "aria-label": "Prepayment for order", maxLength: 60 } }}
+        sx={{ width: 190 }}
+      />
     </Box>
   );
 }

@@ -4,7 +4,7 @@ import { Link as RouterLink, useNavigate, useParams, useSearchParams } from "rea
 import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
-import { onDay, onWeekday } from "../shared/dates";
+import { count, onDay, onWeekday } from "../shared/dates";
 import { grouped, isZero, negated, positive } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 import { DepositBar } from "./DepositBar";
@@ -73,6 +73,9 @@ export default function DepositView() {
   return <Made deposit={made} />;
 }
 
+/** A longer list of receipts of one lockbox batch is left to the batch's own view. */
+const MOST_LISTED = 200;
+
 function Made({ deposit }: { deposit: Deposit }) {
   const books = useBooks();
   const refresh = usePouchRefresh();
@@ -94,6 +97,10 @@ function Made({ deposit }: { deposit: Deposit }) {
       data(await api.DELETE("/api/deposits/{id}/tie", { params: { path: { id: deposit.id } } })),
     onSuccess: () => void refresh(),
   });
+  const first = deposit.receipts[0];
+  const batch = first?.lockboxBatchId ?? undefined;
+  // a large batch is looked at where its cheques are worked through
+  const long = first && batch !== undefined && deposit.receipts.length > MOST_LISTED;
   const best = matches.data?.[0];
   const single = best && best.deposits.length === 1 && best.entries.length === 1 ? best : undefined;
   const error = tie.error ?? open.error ?? untie.error;
@@ -113,14 +120,27 @@ function Made({ deposit }: { deposit: Deposit }) {
             {deposit.bankAccount} · slip {deposit.slip} · made by {deposit.madeBy} · {STATUS[deposit.status]}
           </Typography>
           <DepositBar
-            receipts={deposit.receipts}
+            receipts={
+              long
+                ? [{ ...first, name: `${deposit.receipts.length} cheques`, amount: deposit.total }]
+                : deposit.receipts
+            }
             lines={deposit.lines}
             shown={
               single ? { amount: single.entries[0]?.amount ?? deposit.total, gap: single.gap } : undefined
             }
           />
           <Box sx={{ mt: 1 }}>
-            <ReceiptTable label="In this deposit" receipts={deposit.receipts} />
+            {batch && (
+              <Typography sx={{ mb: 1 }}>
+                {count(deposit.receipts.length, "cheque")} of{" "}
+                <Link component={RouterLink} to={`/waiting/lockbox/${batch}`}>
+                  a lockbox batch
+                </Link>
+                , banked by the bank itself.
+              </Typography>
+            )}
+            {!long && <ReceiptTable label="In this deposit" receipts={deposit.receipts} />}
           </Box>
           {deposit.lines.map((line, n) => (
             <Box key={n} sx={{ display: "flex", px: 2, py: 0.75, borderBottom: 1, borderColor: "divider" }}>
@@ -217,7 +237,7 @@ function Made({ deposit }: { deposit: Deposit }) {
             Untie
           </Button>
         )}
-        {books.mayPost && deposit.status === "MADE" && deposit.shown.length === 0 && (
+        {books.mayPost && batch === undefined && deposit.status === "MADE" && deposit.shown.length === 0 && (
           <Button
             variant="outlined"
             color="inherit"

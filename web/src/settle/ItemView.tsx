@@ -32,7 +32,8 @@ export default function ItemView() {
         </Link>
         , {onDay(item.issuedOn)}, due {onDay(item.dueOn)}
         {item.daysOverdue > 0 && ` (${count(item.daysOverdue, "day")} overdue)`}
-        {item.orderReference && `, order ${item.orderReference}`}
+        {item.orderReference &&
+          `, ${item.kind === "ON_ACCOUNT" ? "prepayment for " : ""}order ${item.orderReference}`}
         {item.terms && `, ${item.terms}`}
         {item.claimReason && `, ${REASON[item.claimReason]}`}
       </Typography>

@@ -81,19 +81,23 @@ class BaiLockboxTest {
   @Test
   void tellsEachTotalThatContradictsWithItsPlace() throws Exception {
     assertThat(odd(MORNING.replace("0020000037194\n8", "0030000037194\n8")))
-        .containsExactly(new Problem(8, "batch 001 says it holds 3 cheques, 2 are in it"));
+        .containsExactly(new Problem(8, "batch 001 says it holds 3 cheques, 2 are in it", true));
     assertThat(odd(MORNING.replace("0020000037194\n8", "0020000047194\n8")))
         .containsExactly(
             new Problem(
-                8, "batch 001 says it comes to 471.94, its cheques come to 371.94: 100.00 less"));
+                8,
+                "batch 001 says it comes to 471.94, its cheques come to 371.94: 100.00 less",
+                true));
     assertThat(odd(MORNING.replace("00020000037194", "00020000037190")))
         .containsExactly(
-            new Problem(9, "the lockbox says it comes to 371.90, its cheques come to 371.94"));
+            new Problem(
+                9, "the lockbox says it comes to 371.90, its cheques come to 371.94", true));
     assertThat(odd(MORNING.replace("9000010", "9000012")))
-        .containsExactly(new Problem(10, "the file says it has 12 records, 10 are in it"));
+        .containsExactly(new Problem(10, "the file says it has 12 records, 10 are in it", true));
     // a digit misread at the foot of the cheque costs its routing, not its money
     var misread = read(MORNING.replaceFirst("111000025", "111000026"));
     assertThat(misread.problems().get(0).line()).isEqualTo(4);
+    assertThat(misread.problems().get(0).contradiction()).isFalse();
     assertThat(misread.batches().get(0).cheques().get(0).routing()).isEmpty();
     assertThat(odd(MORNING.replace("6029LM", "6039LM")))
         .extracting(Problem::message)

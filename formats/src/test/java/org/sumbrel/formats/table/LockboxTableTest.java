@@ -56,7 +56,9 @@ class LockboxTableTest {
     assertThat(read(MORNING.replace("371.94,2", "471.94,2")).problems())
         .containsExactly(
             new Problem(
-                2, "batch 001 says it comes to 471.94, its cheques come to 371.94: 100.00 less"));
+                2,
+                "batch 001 says it comes to 471.94, its cheques come to 371.94: 100.00 less",
+                true));
     assertThat(read(MORNING.replace("371.94,2", "371.94,3")).problems())
         .extracting(Problem::message)
         .containsExactly("batch 001 says it holds 3 cheques, 2 are in it");

@@ -76,7 +76,8 @@ class LockboxReaderTest {
         .containsExactly(
             new Problem(
                 7,
-                "segment 7 (BAT): batch 001 says it comes to 370.00, its cheques come to 371.94: 1.94 more"));
+                "segment 7 (BAT): batch 001 says it comes to 370.00, its cheques come to 371.94: 1.94 more",
+                true));
     assertThat(read(MORNING.replace("QTY*41*2", "QTY*41*3")).problems())
         .extracting(Problem::message)
         .containsExactly("segment 4 (DEP): the deposit says it holds 3 cheques, 2 are in it");

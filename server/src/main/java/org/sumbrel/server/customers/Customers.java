@@ -167,10 +167,14 @@ public class Customers {
     return items.saveAll(fresh.stream().map(i -> new OpenItemEntity(i, intakeId)).toList());
   }
 
-  /** Keeps an item that a settlement made. */
+  /**
+   * Keeps an item that a settlement made.
+   *
+   * @param prepaid for which order money on account is a prepayment; empty where it is for none
+   */
   @Transactional
-  public OpenItemEntity made(OpenItem item, Long settlementId) {
-    return items.save(OpenItemEntity.madeBy(settlementId, item));
+  public OpenItemEntity made(OpenItem item, Long settlementId, String prepaid) {
+    return items.save(OpenItemEntity.madeBy(settlementId, item, prepaid));
   }
 
   /** What a settlement made, in its order. */

@@ -102,9 +102,12 @@ public class OpenItemEntity {
   }
 
   /** A row for an item that a settlement made. */
-  static OpenItemEntity madeBy(Long settlementId, OpenItem item) {
+  static OpenItemEntity madeBy(Long settlementId, OpenItem item, String prepaid) {
     var row = new OpenItemEntity(item, null);
     row.madeBySettlementId = settlementId;
+    if (item instanceof OnAccount) {
+      row.orderReference = prepaid;
+    }
     return row;
   }
 

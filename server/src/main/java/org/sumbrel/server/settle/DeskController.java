@@ -218,6 +218,7 @@ class DeskController {
                       item.id(), MoneyView.of(part.amount()), null, item.version());
                 })
             .toList();
-    return new PostSettlement(null, null, id, applications, List.of(), null, id, null, null, null);
+    return new PostSettlement(
+        null, null, id, applications, List.of(), null, id, null, null, null, null);
   }
 }

@@ -239,6 +239,7 @@ class DraftPreview {
         sent.adjustments(),
         sent.onAccount(),
         sent.onAccountCustomerId(),
+        sent.onAccountFor(),
         null,
         sent.despite(),
         sent.remember());
@@ -272,6 +273,7 @@ class DraftPreview {
         adjustments,
         MoneyView.of(draft.onAccount()),
         command.onAccountCustomerId(),
+        command.onAccountFor(),
         null,
         command.despite(),
         command.remember());

@@ -30,6 +30,11 @@ public record PostSettlement(
         Long onAccountCustomerId,
     @Schema(
             description =
+                "the order for which what stays on account is a prepayment; null where it is for none")
+        @Size(max = 60)
+        String onAccountFor,
+    @Schema(
+            description =
                 "the rank of the explanation that was taken as it stood; null where made by hand")
         Integer explanation,
     @Schema(
@@ -46,7 +51,7 @@ public record PostSettlement(
   static PostSettlement of(
       Long entryId, List<AppliedItem> applications, List<Difference> adjustments) {
     return new PostSettlement(
-        entryId, null, null, applications, adjustments, null, null, null, null, null);
+        entryId, null, null, applications, adjustments, null, null, null, null, null, null);
   }
 
   /** A draft of the core as it would be sent. */
@@ -69,7 +74,13 @@ public record PostSettlement(
         draft.onAccountCustomer().map(Long::valueOf).orElse(null),
         null,
         null,
+        null,
         null);
+  }
+
+  /** For which order money on account is a prepayment; empty where it is for none. */
+  String prepaid() {
+    return onAccountFor == null ? "" : onAccountFor.strip();
   }
 
   /** A part set against an item. */

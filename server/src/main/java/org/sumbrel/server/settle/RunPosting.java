@@ -183,6 +183,7 @@ public class RunPosting {
             .toList(),
         new MoneyView(clear.onAccount(), currency),
         clear.customerId(),
+        null,
         1,
         null,
         null);

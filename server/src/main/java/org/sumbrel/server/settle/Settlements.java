@@ -228,7 +228,7 @@ public class Settlements {
               var n = items.incrementAndGet();
               return prefix + "-" + posted.id() + (n == 1 ? "" : "-" + n);
             })
-        .forEach(item -> customers.made(item, posted.id()));
+        .forEach(item -> customers.made(item, posted.id(), command.prepaid()));
     if (entry != null) {
       var owner = paidFor(settlement);
       entry.settledFor(owner);

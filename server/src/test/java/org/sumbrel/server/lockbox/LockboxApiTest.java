@@ -170,6 +170,26 @@ class LockboxApiTest {
     // settled items are not among the open ones
     assertThat(books.open(2)).isEmpty();
 
+    // the bank shows the deposit, and the two are joined
+    var lockbox = first.at("/bankAccountId").asText();
+    expect(
+        201,
+        maren.drop(
+            "box-statement.csv",
+            "entry_id,booking_date,amount,currency,payer_name,remittance\nbox-%s,2026-05-28,1976.27,USD,,LOCKBOX 4410-%s\n"
+                .formatted(mailed.number(), mailed.number()),
+            "?bankAccount=" + lockbox));
+    var shown = maren.get("/api/entries?q=4410-" + mailed.number()).text("/rows/0/id");
+    var match = maren.get("/api/entries/" + shown + "/deposit-matches").body().at("/0");
+    assertThat(match.at("/deposits/0/id").asText()).isEqualTo(first.at("/depositId").asText());
+    expect(
+        200,
+        maren.post(
+            "/api/deposit-ties",
+            "{\"depositIds\":[%s],\"entryIds\":[%s],\"lines\":[]}"
+                .formatted(first.at("/depositId").asText(), shown)));
+    assertThat(batch(id).at("/shown").asBoolean()).isTrue();
+
     // everything leads back to cheque and batch
     var settlement =
         maren
@@ -210,7 +230,7 @@ class LockboxApiTest {
     var kept = entry(cheques(id, "").get("2"));
     var customer = maren.get("/api/open-items?q=" + books.number(1)).text("/rows/0/customerId");
     var draft =
-        "{\"entryId\":%d,\"applications\":[],\"adjustments\":[],\"onAccount\":%s,\"onAccountCustomerId\":%s}"
+        "{\"entryId\":%d,\"applications\":[],\"adjustments\":[],\"onAccount\":%s,\"onAccountCustomerId\":%s,\"onAccountFor\":\" PO-9001 \"}"
             .formatted(kept, TestBooks.money("90.50"), customer);
     expect(200, maren.put("/api/drafts/entry-" + kept, draft));
     assertTotals(batch(id), "312.70", "222.20", "90.50", "0.00", "0.00");
@@ -220,6 +240,8 @@ class LockboxApiTest {
     var credit = -1L;
     for (var open : items) {
       if (open.at("/kind").asText().equals("ON_ACCOUNT")) {
+        // the prepayment names its order
+        assertThat(open.at("/orderReference").asText()).isEqualTo("PO-9001");
         credit = open.at("/id").asLong();
       }
     }
