@@ -35,9 +35,11 @@ export function Differences({
     );
   return (
     <Box component="section" aria-label="Differences">
-      <Typography variant="body2" color="textSecondary">
-        Differences
-      </Typography>
+      {draft.adjustments.length > 0 && (
+        <Typography variant="body2" color="textSecondary">
+          Differences
+        </Typography>
+      )}
       {draft.adjustments.map((difference, at) => (
         <Line
           key={`${at} ${difference.kind} ${difference.amount.amount}`}

@@ -87,6 +87,10 @@ function linesOf({ rows, groups, folded, unfold, hasMore, loadMore, drafts, appl
   return lines;
 }
 
+function keyOf(line: Line | undefined, at: number): string {
+  return line && "row" in line ? `row ${line.row.id}` : `${Object.keys(line ?? {})[0]} ${at}`;
+}
+
 /** The waiting entries by standing; only the rows in sight are drawn. */
 export function Queue(props: Props) {
   const { chosen } = props;
@@ -97,6 +101,8 @@ export function Queue(props: Props) {
     getScrollElement: () => scroller.current,
     estimateSize: (n) => (["row", "draft", "applicable"].some((k) => k in (lines[n] ?? {})) ? 41 : 34),
     overscan: 12,
+    // where a head takes the place of a row, it has its own height
+    getItemKey: (n) => keyOf(lines[n], n),
   });
   const at = lines.findIndex((line) => "row" in line && line.row.id === chosen);
   useEffect(() => {

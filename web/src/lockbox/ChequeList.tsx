@@ -42,6 +42,14 @@ function linesOf({ cheques, groups, hasMore, loadMore, show }: Props): Line[] {
   return lines;
 }
 
+function keyOf(line: Line | undefined, at: number): string {
+  if (line && "cheque" in line) {
+    return `cheque ${line.cheque.entry.id}`;
+  }
+  const state = line && ("group" in line ? line.group.state : "state" in line ? line.state : undefined);
+  return state ?? `line ${at}`;
+}
+
 /** The cheques of a batch by what is left to do; only the rows in sight are drawn. */
 export function ChequeList(props: Props) {
   const { chosen, hasMore, loadMore } = props;
@@ -52,6 +60,8 @@ export function ChequeList(props: Props) {
     getScrollElement: () => scroller.current,
     estimateSize: (n) => ("cheque" in (lines[n] ?? {}) ? 58 : 34),
     overscan: 12,
+    // a line that moves keeps its height, a head that stands there now has its own
+    getItemKey: (n) => keyOf(lines[n], n),
   });
   const at = lines.findIndex((line) => "cheque" in line && line.cheque.entry.id === chosen);
   useEffect(() => {

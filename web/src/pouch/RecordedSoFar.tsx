@@ -1,8 +1,9 @@
-import { Box, Typography } from "@mui/material";
+import { Box, Link, Typography } from "@mui/material";
+import { Link as RouterLink } from "react-router";
 import type { Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
-import { grouped, minor } from "../shared/money";
+import { grouped, isZero, minor } from "../shared/money";
 
 type Found = Schemas["Looked"];
 
@@ -60,7 +61,7 @@ export function Recorded({ recorded }: { recorded: Schemas["RecordedView"] }) {
 
 /** A sentence under the list: the books say the same. */
 export function OnHand({ pouch }: { pouch: Schemas["PouchView"] }) {
-  const same = pouch.onHand.amount === pouch.inBooks.amount;
+  const same = minor(pouch.onHand) + minor(pouch.inMailRoom) === minor(pouch.inBooks);
   return (
     <Typography
       variant="body2"
@@ -68,6 +69,14 @@ export function OnHand({ pouch }: { pouch: Schemas["PouchView"] }) {
       sx={{ color: same ? "text.secondary" : "error.main" }}
     >
       Receipts on hand in the books: <Amount of={pouch.inBooks} />
+      {!isZero(pouch.inMailRoom) && (
+        <>
+          , of these <Amount of={pouch.inMailRoom} /> in{" "}
+          <Link component={RouterLink} to="/waiting/lockbox">
+            lockbox batches that wait to be accepted
+          </Link>
+        </>
+      )}
       {same ? ", the same as here." : `, though ${grouped(pouch.onHand)} is here.`}
     </Typography>
   );

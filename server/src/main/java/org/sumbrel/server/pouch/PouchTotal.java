@@ -21,7 +21,7 @@ public class PouchTotal {
     return jdbc.sql(
             """
             select count(*) as receipts, coalesce(sum(amount_minor), 0) as minor from held_receipt
-            where company_id = :company and currency = :currency and withdrawn_at is null
+            where company_id = :company and currency = :currency and withdrawn_at is null and lockbox_batch_id is null
               and (deposit_id is null or deposit_id in (select d.id from deposit d where d.status = 'OPEN'))
             """)
         .param("company", company)

@@ -91,7 +91,14 @@ class PouchViews {
       @NotNull @Schema(description = "the oldest first") List<DaySum> byDay,
       @NotNull @Schema(description = "what is to be carried to a bank: all but cards")
           MoneyView onHand,
-      @NotNull @Schema(description = "what the books say is on hand; always the same")
+      @NotNull
+          @Schema(
+              description =
+                  "cheques of lockbox batches that wait for a supervisor; on hand in the books, in nobody's hands here")
+          MoneyView inMailRoom,
+      @NotNull
+          @Schema(
+              description = "what the books say is on hand; always onHand and inMailRoom together")
           MoneyView inBooks) {}
 
   HeldView one(Long id) {
@@ -106,6 +113,7 @@ class PouchViews {
         byMethod(inPouch, currency),
         byDay(inPouch, currency),
         MoneyView.of(MoneySum.of(currency, carried, ReceiptEntity::amount)),
+        sum(receipts.inMailRoom(company, currency.getCode()), currency),
         MoneyView.of(journal.balance(company, AccountRole.RECEIPTS_ON_HAND, currency)));
   }
 

@@ -20,6 +20,12 @@ interface ReceiptRepository extends JpaRepository<ReceiptEntity, Long> {
           + " and r.currency = :currency order by r.receivedOn, r.id")
   List<ReceiptEntity> inPouch(Long company, String currency);
 
+  /** Cheques of lockbox batches that are in no deposit, since a supervisor has to accept them. */
+  @Query(
+      "select r from ReceiptEntity r where r.companyId = :company and r.lockboxBatchId is not null and r.depositId is null"
+          + " and r.withdrawnAt is null and r.currency = :currency")
+  List<ReceiptEntity> inMailRoom(Long company, String currency);
+
   @Query(
       "select r from ReceiptEntity r where r.companyId = :company and r.method = :method and r.reference = :reference"
           + " and r.amountMinor = :minor and r.withdrawnAt is null")

@@ -10,6 +10,7 @@ import static org.sumbrel.server.lockbox.MailedBatch.item;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.math.BigDecimal;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -316,8 +317,13 @@ class LockboxApiTest {
         .startsWith("line ")
         .contains("says it comes to 515.05, its cheques come to 505.05: 10.00 less");
     // in nobody's pouch either, so that nobody carries it to a bank
-    assertThat(maren.get("/api/receipts").body().at("/receipts").findValuesAsText("id"))
+    var pouch = maren.get("/api/receipts").body();
+    assertThat(pouch.at("/receipts").findValuesAsText("id"))
         .doesNotContain(String.valueOf(entry(cheques(id, "").get("1"))));
+    assertThat(pouch.at("/inMailRoom/amount").asText()).isEqualTo("505.05");
+    assertThat(new BigDecimal(pouch.at("/inBooks/amount").asText()))
+        .isEqualByComparingTo(
+            new BigDecimal(pouch.at("/onHand/amount").asText()).add(new BigDecimal("505.05")));
 
     var post = maren.post("/api/lockbox-batches/" + id + "/runs", "{}");
     assertThat(post.status()).isEqualTo(400);
