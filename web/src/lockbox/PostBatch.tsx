@@ -17,10 +17,11 @@ export function PostBatch({ batch, close }: { batch: Batch; close: () => void })
   const [time, setTime] = useState(`${today}T17:00`);
   const post = usePostBatch(batch.batch.id);
   const { ready, groups } = batch;
-  const rest = groups.filter((g) => ["UNEXPLAINED", "UNDECIDED"].includes(g.state));
-  const staying = rest.reduce((sum, g) => sum + g.cheques, 0);
+  // what is not explained, and what a colleague has drafted
+  const waiting = groups.filter((g) => g.state !== "POSTED" && g.state !== "ASIDE");
+  const staying = waiting.reduce((sum, g) => sum + g.cheques, 0) - ready.cheques;
   const stays = ofMinor(
-    rest.reduce((sum, g) => sum + minor(g.amount), 0),
+    waiting.reduce((sum, g) => sum + minor(g.amount), 0) - minor(ready.amount),
     ready.amount,
   );
   const short = groups.find((g) => g.state === "SHORT");
@@ -51,7 +52,7 @@ export function PostBatch({ batch, close }: { batch: Batch; close: () => void })
       <Typography sx={{ mb: 1 }} color={isZero(stays) ? "textSecondary" : undefined}>
         {staying === 0
           ? "Nothing of the batch is left after that."
-          : `${count(staying, "cheque")} with ${grouped(stays)} ${staying === 1 ? "stays" : "stay"} in the batch, not explained yet.`}
+          : `${count(staying, "cheque")} with ${grouped(stays)} ${staying === 1 ? "stays" : "stay"} in the batch: not explained yet, or a colleague’s draft.`}
       </Typography>
       {batch.needsRelease && (
         <Typography sx={{ mb: 1 }}>

@@ -44,6 +44,7 @@ class BatchSheets {
    * @param itemTotal what they come to
    * @param byHand whether somebody changed what was proposed
    * @param by who holds its draft, or posted it; empty where nobody
+   * @param handed whether its draft is handed over for approval
    * @param settlementId what settles it; null where nothing does
    */
   record Cheque(
@@ -56,7 +57,13 @@ class BatchSheets {
       ChequeUse use,
       boolean byHand,
       String by,
+      boolean handed,
       Long settlementId) {
+
+    /** Whether somebody could post it with the batch as it is: nobody posts another's draft. */
+    boolean readyFor(String name) {
+      return state.ready() && (state != ChequeState.BY_HAND || by.equals(name) && !handed);
+    }
 
     /** What the cheque is more or less than its slip says; zero where there is no slip. */
     Money beyondItems() {
@@ -140,16 +147,17 @@ class BatchSheets {
           use(row, settled.parts()),
           settled.byHand(),
           settled.by(),
+          false,
           settled.settlementId());
     }
     if (!row.waits()) {
-      return cheque(row, ChequeState.ASIDE, ChequeUse.none(row.amount()), false, "", null);
+      return cheque(row, ChequeState.ASIDE, ChequeUse.none(row.amount()), false, "", false, null);
     }
     var draft = drafted.get(row.entryId());
     if (draft != null) {
       var use = use(row, draft.parts());
       var state = use.left().isZero() ? ChequeState.BY_HAND : ChequeState.UNEXPLAINED;
-      return cheque(row, state, use, true, draft.heldBy(), null);
+      return cheque(row, state, use, true, draft.heldBy(), draft.handed(), null);
     }
     var explained = clear.get(row.entryId());
     if (explained != null) {
@@ -159,14 +167,21 @@ class BatchSheets {
           use(row, explained.parts()),
           false,
           "",
+          false,
           null);
     }
     var state = row.standing() == Standing.BLANK ? ChequeState.UNEXPLAINED : ChequeState.UNDECIDED;
-    return cheque(row, state, ChequeUse.none(row.amount()), false, "", null);
+    return cheque(row, state, ChequeUse.none(row.amount()), false, "", false, null);
   }
 
   private static Cheque cheque(
-      Row row, ChequeState state, ChequeUse use, boolean byHand, String by, Long settlementId) {
+      Row row,
+      ChequeState state,
+      ChequeUse use,
+      boolean byHand,
+      String by,
+      boolean handed,
+      Long settlementId) {
     return new Cheque(
         row.entryId(),
         row.item(),
@@ -177,6 +192,7 @@ class BatchSheets {
         use,
         byHand,
         by,
+        handed,
         settlementId);
   }
 

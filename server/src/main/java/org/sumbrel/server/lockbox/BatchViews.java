@@ -117,7 +117,9 @@ class BatchViews {
           Acceptance accepted,
       @NotNull BatchTotalsView totals,
       @NotNull @Schema(description = "what is left to do first") List<ChequeGroup> groups,
-      @NotNull @Schema(description = "how many cheques would be posted now, and what they come to")
+      @NotNull
+          @Schema(
+              description = "how many cheques whoever asks would post now, and what they come to")
           ChequeGroup ready,
       @Schema(description = "null while it waits to be accepted") Long depositId,
       String slip,
@@ -163,7 +165,12 @@ class BatchViews {
         MoneyView.of(batch.total().minus(posted.amount())));
   }
 
-  BatchView view(LockboxBatchEntity batch) {
+  /**
+   * A batch as it stands.
+   *
+   * @param who looks at it
+   */
+  BatchView view(LockboxBatchEntity batch, String who) {
     var sheet = sheets.of(batch);
     var banked = batch.depositId() == null ? null : mailed.banked(batch.depositId());
     return new BatchView(
@@ -181,7 +188,7 @@ class BatchViews {
             .map(state -> group(sheet, state, c -> c.state() == state))
             .filter(g -> g.cheques() > 0)
             .toList(),
-        group(sheet, ChequeState.CLEAR, c -> c.state().ready()),
+        group(sheet, ChequeState.CLEAR, c -> c.readyFor(who)),
         batch.depositId(),
         banked == null ? null : banked.slip(),
         banked != null && banked.shown(),
@@ -239,10 +246,10 @@ class BatchViews {
         face.number());
   }
 
-  /** The cheques that are to be posted as they are. */
-  List<Long> ready(LockboxBatchEntity batch) {
+  /** The cheques that somebody would post as they are. */
+  List<Long> ready(LockboxBatchEntity batch, String who) {
     return sheets.of(batch).cheques().stream()
-        .filter(c -> c.state().ready())
+        .filter(c -> c.readyFor(who))
         .map(Cheque::entryId)
         .toList();
   }

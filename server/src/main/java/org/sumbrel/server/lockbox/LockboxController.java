@@ -105,8 +105,8 @@ class LockboxController {
 
   @GetMapping("/api/lockbox-batches/{id}")
   @Operation(summary = "A batch with its control totals and what is left to do")
-  BatchViews.BatchView one(@PathVariable Long id) {
-    return views.view(lockboxes.batch(id));
+  BatchViews.BatchView one(@PathVariable Long id, Principal principal) {
+    return views.view(lockboxes.batch(id), principal.getName());
   }
 
   @GetMapping("/api/lockbox-batches/{id}/cheques")
@@ -146,7 +146,7 @@ class LockboxController {
   BatchViews.BatchView accept(
       @PathVariable Long id, @Valid @RequestBody BatchReason why, Principal principal) {
     renewal.after(lockboxes.accept(id, why.reason().strip(), Actor.of(principal)));
-    return one(id);
+    return one(id, principal);
   }
 
   @GetMapping("/api/lockbox-batches/{id}/runs")
@@ -177,7 +177,7 @@ class LockboxController {
     return runs.start(
         batch.companyId(),
         id,
-        views.ready(batch),
+        views.ready(batch, principal.getName()),
         companies.batchesReleased(batch.companyId(), batch.currency()),
         later ? call.notBefore().atZone(clock.getZone()).toInstant() : null,
         key,

@@ -26,18 +26,25 @@ import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
+import org.sumbrel.server.desk.Arrivals;
 import org.sumbrel.server.desk.Proposals;
 import org.sumbrel.server.pouch.MailedCheques;
 import org.sumbrel.server.remittance.Advices;
+import org.sumbrel.server.runs.BatchRuns;
 
 /** Batches as they come in with a file, are accepted where they contradict themselves, and go. */
 @Service
 @Transactional
 public class Lockboxes {
 
+  /** So many sentences of a kind are kept and shown. */
+  private static final int MOST_SAID = 40;
+
   private final LockboxBatchRepository batches;
   private final MailedCheques cheques;
   private final Advices advices;
+  private final BatchRuns runs;
+  private final Arrivals arrivals;
   private final Companies companies;
   private final Proposals proposals;
   private final Clock clock;
@@ -46,12 +53,16 @@ public class Lockboxes {
       LockboxBatchRepository batches,
       MailedCheques cheques,
       Advices advices,
+      BatchRuns runs,
+      Arrivals arrivals,
       Companies companies,
       Proposals proposals,
       Clock clock) {
     this.batches = batches;
     this.cheques = cheques;
     this.advices = advices;
+    this.runs = runs;
+    this.arrivals = arrivals;
     this.companies = companies;
     this.proposals = proposals;
     this.clock = clock;
@@ -81,9 +92,12 @@ public class Lockboxes {
     var count = 0;
     var fresh = 0;
     for (var batch : all) {
+      Fitting.require(batch);
       count += batch.cheques().size();
       var on = batch.depositedOn().orElseGet(() -> LocalDate.now(clock));
       var account = accountOf(company, batch, asked);
+      // the same file may come from two people at once
+      arrivals.hold(account.id());
       if (batch.cheques().isEmpty()) {
         said.add("batch " + batch.number() + " holds no cheque; nothing of it was kept");
       } else if (!knows(company.id(), batch, on)) {
@@ -142,28 +156,41 @@ public class Lockboxes {
     var others =
         all.stream().filter(b -> b != batch).flatMap(b -> b.contradictions().stream()).toList();
     var own = batch.contradictions();
-    return problems.stream()
-        .filter(Problem::contradiction)
-        .filter(
-            p ->
-                own.stream().anyMatch(c -> p.message().endsWith(c))
-                    || others.stream().noneMatch(c -> p.message().endsWith(c)))
-        .map(Problem::sentence)
-        .toList();
+    var said =
+        problems.stream()
+            .filter(Problem::contradiction)
+            .filter(
+                p ->
+                    own.stream().anyMatch(c -> p.message().endsWith(c))
+                        || others.stream().noneMatch(c -> p.message().endsWith(c)))
+            .map(Problem::sentence)
+            .toList();
+    return shortened(said);
+  }
+
+  /** The first of many sentences, and how many more there are. */
+  private static List<String> shortened(List<String> said) {
+    if (said.size() <= MOST_SAID) {
+      return said;
+    }
+    var first = new ArrayList<>(said.subList(0, MOST_SAID));
+    first.add("and " + (said.size() - MOST_SAID) + " more");
+    return first;
   }
 
   private List<String> twins(Long company, LockboxBatch batch) {
-    return cheques.twins(company, batch.cheques()).stream()
-        .map(
-            t ->
-                "cheque "
-                    + t.cheque().number()
-                    + " of "
-                    + MoneyText.grouped(t.cheque().amount())
-                    + " was recorded already on "
-                    + t.recordedOn()
-                    + "; see that it is not settled twice")
-        .toList();
+    return shortened(
+        cheques.twins(company, batch.cheques()).stream()
+            .map(
+                t ->
+                    "cheque "
+                        + t.cheque().number()
+                        + " of "
+                        + MoneyText.grouped(t.cheque().amount())
+                        + " was recorded already on "
+                        + t.recordedOn()
+                        + "; see that it is not settled twice")
+            .toList());
   }
 
   private boolean knows(Long company, LockboxBatch batch, LocalDate on) throws BrokenFile {
@@ -263,10 +290,16 @@ public class Lockboxes {
   /** Why the batches of an intake cannot be taken back, a sentence each; empty where they can. */
   @Transactional(readOnly = true)
   public List<String> against(Long intakeId) {
-    return batches.findByIntakeIdOrderById(intakeId).stream()
-        .filter(b -> b.depositId() != null && cheques.anyShown(b.depositId()))
-        .map(b -> "The bank has shown the deposit of " + b.words() + "; untie it first.")
-        .toList();
+    var against = new ArrayList<String>();
+    for (var batch : batches.findByIntakeIdOrderById(intakeId)) {
+      if (batch.depositId() != null && cheques.anyShown(batch.depositId())) {
+        against.add("The bank has shown the deposit of " + batch.words() + "; untie it first.");
+      }
+      if (runs.underWay(batch.id())) {
+        against.add("A run of " + batch.words() + " is not at its end; call it off first.");
+      }
+    }
+    return against;
   }
 
   /** Takes the batches of an intake out with it. */
@@ -274,6 +307,7 @@ public class Lockboxes {
     for (var row : batches.findByIntakeIdOrderById(intakeId)) {
       cheques.takeBack(row.id(), row.depositId(), row.words() + " taken back", actor);
       proposals.mark(row.companyId());
+      runs.forget(row.id());
       batches.delete(row);
     }
     batches.flush();

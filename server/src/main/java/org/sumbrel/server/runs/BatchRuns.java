@@ -48,6 +48,17 @@ public class BatchRuns {
     return RunController.RunView.of(run);
   }
 
+  /** Whether a run of a batch waits or is at work. */
+  public boolean underWay(Long batch) {
+    return rows.existsByLockboxBatchIdAndStateIn(batch, RunEntity.UNDER_WAY);
+  }
+
+  /** The batch goes; what was posted of it, or called off, stays on record by itself. */
+  public void forget(Long batch) {
+    rows.findByLockboxBatchIdOrderByIdDesc(batch).forEach(RunEntity::ofNoBatch);
+    rows.flush();
+  }
+
   /** The runs of a batch, the newest first. */
   public List<RunController.RunView> of(Long batch) {
     return rows.findByLockboxBatchIdOrderByIdDesc(batch).stream()

@@ -9,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Set;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.server.access.Actor;
@@ -32,6 +33,9 @@ class RunEntity {
     /** It waited, and somebody called it off. */
     CALLED_OFF
   }
+
+  /** The states of a run that waits or is at work. */
+  static final Set<State> UNDER_WAY = Set.of(State.WAITS, State.RUNNING);
 
   @Id
   @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "posting_run_seq")
@@ -99,6 +103,11 @@ class RunEntity {
     if (second || time != null) {
       state = State.WAITS;
     }
+  }
+
+  /** The batch of which it was is gone. */
+  void ofNoBatch() {
+    lockboxBatchId = null;
   }
 
   /** A second person says yes to it. */

@@ -83,8 +83,7 @@ class Runs {
         return before.get();
       }
     }
-    if (runs.existsByLockboxBatchIdAndStateIn(
-        batch, List.of(RunEntity.State.WAITS, RunEntity.State.RUNNING))) {
+    if (runs.existsByLockboxBatchIdAndStateIn(batch, RunEntity.UNDER_WAY)) {
       throw new Conflict(
           "RUN_BEFORE",
           "Another run of this batch is not at its end; wait for it, release it or call it off first.");

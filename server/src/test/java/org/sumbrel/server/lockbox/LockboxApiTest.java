@@ -478,4 +478,54 @@ class LockboxApiTest {
     var next = list.replace("L7", "L8").replace("5550", "5560").replace("2026-05-28", "2026-05-29");
     assertThat(expect(201, maren.drop("next.csv", next)).body().at("/fresh").asInt()).isEqualTo(2);
   }
+
+  @Test
+  void leavesAColleaguesDraftInTheBatch() {
+    var books = new TestBooks(maren).invoices("333.33", "444.44");
+    var id =
+        batchOf(
+            intake(
+                new MailedBatch()
+                    .cheque(books.customer(), "3311", "333.33", item(books.number(0), "333.33"))
+                    .cheque(books.customer(), "3311", "444.44", item(books.number(1), "444.44"))));
+    var cheque = entry(cheques(id, "").get("1"));
+    expect(
+        200,
+        osric.put(
+            "/api/drafts/entry-" + cheque, draft(cheque, applied(books.item(0), "333.33"), "")));
+    assertThat(batch(id).at("/ready/cheques").asInt()).isEqualTo(1);
+    assertThat(osric.get("/api/lockbox-batches/" + id).body().at("/ready/cheques").asInt())
+        .isEqualTo(2);
+    assertThat(ended(run(maren, id, "{}")).at("/posted").asInt()).isEqualTo(1);
+    assertThat(ended(run(osric, id, "{}")).at("/posted").asInt()).isEqualTo(1);
+    assertThat(batch(id).at("/batch/waiting/amount").asText()).isEqualTo("0.00");
+  }
+
+  @Test
+  void keepsTheFileWhileARunOfItWaits() {
+    var books = new TestBooks(maren).invoices("211.11");
+    var intake =
+        intake(
+            new MailedBatch()
+                .cheque(books.customer(), "2211", "211.11", item(books.number(0), "211.11")));
+    var run = run(maren, batchOf(intake), "{\"notBefore\":\"2026-05-30T09:00\"}");
+    var taking = "/api/intakes/" + intake.at("/id").asText() + "/taking-back";
+    assertThat(maren.post(taking, "").text("/detail")).contains("is not at its end");
+    expect(200, maren.post("/api/runs/" + run.at("/id").asText() + "/calling-off", ""));
+    expect(200, maren.post(taking, ""));
+    // what was called off stays on record
+    assertThat(maren.get("/api/runs/" + run.at("/id").asText()).text("/state"))
+        .isEqualTo("CALLED_OFF");
+  }
+
+  @Test
+  void keepsNothingOfABatchOfWhichSomethingWouldBeCut() {
+    var list =
+        "lockbox,batch,deposit_date,check_number,check_amount,payer_name\n4410,L9,2026-05-28,%s,10.00,X\n"
+            .formatted("9".repeat(80));
+    var refused = maren.drop("long.csv", list);
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.body().toString())
+        .contains("the number of a cheque has 80 characters", "64 can be kept");
+  }
 }
