@@ -122,7 +122,7 @@ export function ReceiptPane({
 function Received({ entry }: { entry: Entry }) {
   const mailed = useChequeOf(entry.id);
   return mailed.data ? (
-    <CameBy entryId={entry.id} />
+    <CameBy cheque={mailed.data} />
   ) : (
     `received in the office ${onWeekday(entry.bookedOn)}${entry.checkNumber ? `, cheque ${entry.checkNumber}` : ""}`
   );

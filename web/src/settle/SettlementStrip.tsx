@@ -104,9 +104,11 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}
         </Typography>
         <Chain settlement={s} />
-        <Typography variant="body2" sx={{ fontSize: 12.5 }}>
-          <CameBy entryId={s.entryId} />
-        </Typography>
+        {s.cheque && (
+          <Typography variant="body2" sx={{ fontSize: 12.5 }}>
+            <CameBy cheque={s.cheque} />
+          </Typography>
+        )}
         {shown && (
           <Box sx={{ maxWidth: 560, mt: 0.5 }}>
             <WrittenLines of={s.journalEntryId} />

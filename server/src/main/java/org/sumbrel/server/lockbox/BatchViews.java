@@ -142,14 +142,6 @@ class BatchViews {
 
   record ChequePage(@NotNull List<ChequeRow> rows, String next) {}
 
-  record ChequeOf(
-      @NotNull Long batchId,
-      @NotNull String number,
-      @NotNull String lockbox,
-      @NotNull LocalDate depositedOn,
-      @NotNull @Schema(description = "its number in the batch") String item,
-      @NotNull String chequeNumber) {}
-
   BatchRow row(LockboxBatchEntity batch) {
     var posted = sheets.posted(batch);
     return new BatchRow(
@@ -215,18 +207,6 @@ class BatchViews {
         state,
         some.size(),
         MoneyView.of(MoneySum.of(sheet.currency(), some, c -> c.use().amount())));
-  }
-
-  /** Which cheque of its batch an entry is. */
-  ChequeOf chequeOf(LockboxBatchEntity batch, Long entryId) {
-    var cheque = mailed.cheque(entryId);
-    return new ChequeOf(
-        batch.id(),
-        batch.number(),
-        batch.lockbox(),
-        batch.depositedOn(),
-        cheque.item(),
-        cheque.face().number());
   }
 
   /** What the mail room needs to know of a cheque to find its picture. */

@@ -33,6 +33,8 @@ import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.ProposalRenewal;
 import org.sumbrel.server.runs.BatchRuns;
 import org.sumbrel.server.runs.RunController.RunView;
+import org.sumbrel.server.settle.ChequeOrigins;
+import org.sumbrel.server.settle.ChequeOrigins.ChequeOrigin;
 
 /** Lockbox batches: listed, looked through, accepted, posted as a run and reversed as a whole. */
 @RestController
@@ -45,6 +47,7 @@ class LockboxController {
   private final BatchReversal reversal;
   private final BatchRuns runs;
   private final MailRoomPictures pictures;
+  private final ChequeOrigins origins;
   private final Companies companies;
   private final ProposalRenewal renewal;
   private final Clock clock;
@@ -56,6 +59,7 @@ class LockboxController {
       BatchReversal reversal,
       BatchRuns runs,
       MailRoomPictures pictures,
+      ChequeOrigins origins,
       Companies companies,
       ProposalRenewal renewal,
       Clock clock) {
@@ -65,6 +69,7 @@ class LockboxController {
     this.reversal = reversal;
     this.runs = runs;
     this.pictures = pictures;
+    this.origins = origins;
     this.companies = companies;
     this.renewal = renewal;
     this.clock = clock;
@@ -80,7 +85,7 @@ class LockboxController {
 
   record CameWith(
       @Schema(description = "null where the entry is no cheque of a lockbox")
-          BatchViews.ChequeOf cheque) {}
+          ChequeOrigin cheque) {}
 
   record ReversedBatch(@NotNull @Schema(description = "how many settlements") int reversed) {}
 
@@ -128,7 +133,7 @@ class LockboxController {
   @GetMapping("/api/entries/{id}/lockbox-batch")
   @Operation(summary = "Which cheque of which batch an entry is, where it is one")
   CameWith ofEntry(@PathVariable Long id) {
-    return new CameWith(rows.ofEntry(id).map(batch -> views.chequeOf(batch, id)).orElse(null));
+    return new CameWith(origins.of(List.of(id)).get(id));
   }
 
   @GetMapping("/api/entries/{id}/cheque-picture")

@@ -9,6 +9,7 @@ import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.journal.JournalController.LineView;
+import org.sumbrel.server.settle.ChequeOrigins.ChequeOrigin;
 
 /** A posted settlement as it is shown. */
 public record SettlementView(
@@ -33,7 +34,9 @@ public record SettlementView(
     Reversal reversal,
     @Schema(description = "the reversed settlement in whose place it stands") Long replaces,
     @Schema(description = "the settlement that stands in its place") Long replacedBy,
-    @Schema(description = "where the bank took the money back") ReturnView returned) {
+    @Schema(description = "where the bank took the money back") ReturnView returned,
+    @Schema(description = "the cheque of a lockbox batch that it settles; null where it is none")
+        ChequeOrigin cheque) {
 
   SettlementView with(List<LineView> written) {
     return new SettlementView(
@@ -57,7 +60,8 @@ public record SettlementView(
         reversal,
         replaces,
         replacedBy,
-        returned);
+        returned,
+        cheque);
   }
 
   /** A part set against an item. */

@@ -12,6 +12,7 @@ import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Entries;
+import org.sumbrel.server.settle.ChequeOrigins.ChequeOrigin;
 import org.sumbrel.server.settle.SettlementView.Adjusted;
 import org.sumbrel.server.settle.SettlementView.Applied;
 import org.sumbrel.server.settle.SettlementView.ReturnView;
@@ -28,22 +29,26 @@ class SettlementViews {
   private final Customers customers;
   private final SettlementRepository settlements;
   private final ReturnedReceiptRepository returns;
+  private final ChequeOrigins origins;
 
   SettlementViews(
       Entries entries,
       Customers customers,
       SettlementRepository settlements,
-      ReturnedReceiptRepository returns) {
+      ReturnedReceiptRepository returns,
+      ChequeOrigins origins) {
     this.settlements = settlements;
     this.returns = returns;
+    this.origins = origins;
     this.entries = entries;
     this.customers = customers;
   }
 
   List<SettlementView> of(Collection<SettlementEntity> settlements) {
-    var receipts =
-        entries.briefly(
-            settlements.stream().map(SettlementEntity::entryId).filter(Objects::nonNull).toList());
+    var entryIds =
+        settlements.stream().map(SettlementEntity::entryId).filter(Objects::nonNull).toList();
+    var receipts = entries.briefly(entryIds);
+    var cheques = origins.of(entryIds);
     var itemIds = new HashSet<Long>();
     settlements.forEach(s -> s.applications().forEach(a -> itemIds.add(a.itemId())));
     var items = customers.items(itemIds);
@@ -62,7 +67,7 @@ class SettlementViews {
     var names = customers.names(customerIds);
     var chain = chain(settlements.stream().map(SettlementEntity::id).toList());
     return settlements.stream()
-        .map(s -> view(s, receipts.get(s.entryId()), items, names, chain))
+        .map(s -> view(s, receipts.get(s.entryId()), cheques.get(s.entryId()), items, names, chain))
         .toList();
   }
 
@@ -92,6 +97,7 @@ class SettlementViews {
   private SettlementView view(
       SettlementEntity s,
       Entries.Brief receipt,
+      ChequeOrigin cheque,
       Map<Long, OpenItemEntity> items,
       Map<Long, String> names,
       Chain chain) {
@@ -137,6 +143,7 @@ class SettlementViews {
             : new Reversal(s.reversedBy(), s.reversedAt(), s.reversalReason()),
         s.replacesId(),
         chain.replacedBy().get(s.id()),
-        chain.returned().get(s.id()));
+        chain.returned().get(s.id()),
+        cheque);
   }
 }
