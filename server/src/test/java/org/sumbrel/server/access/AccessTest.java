@@ -100,6 +100,9 @@ class AccessTest {
         .doesNotContain("script-src");
   }
 
+  /** What nothing has for its id: whose something is must not be what refuses a call. */
+  private static final String NOBODYS = "987654321";
+
   /** Walks every call of the API's document with every role and with none. */
   @Test
   void holdsEveryCallToItsRoles() throws Exception {
@@ -143,7 +146,7 @@ class AccessTest {
     var call =
         path.equals("/api/intakes") && method == HttpMethod.POST
             ? MockMvcRequestBuilders.multipart(path)
-            : request(method, path.replaceAll("\\{[^}]+}", "1"))
+            : request(method, path.replaceAll("\\{[^}]+}", NOBODYS))
                 .contentType(MediaType.APPLICATION_JSON)
                 .content("{}");
     call.with(csrf());
