@@ -54,6 +54,7 @@ class AccessibilityTest extends BrowserTest {
           .click();
       assertThat(page.getByLabel("Flow of the day")).isVisible();
       page.navigate(sumbrel.address() + "/arrived/intake");
+      assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
       drop(Dropped.example("copperbeck-mailroom-2026-05-29.txt"));
       assertThat(page.getByText("24 records, 24 new")).isVisible();
       for (var light : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {

@@ -290,6 +290,8 @@ class DifferencesTest extends DeskTest {
         page.getByLabel("Open items")
             .getByText(number, new Locator.GetByTextOptions().setExact(true))
             .dragTo(receipt.getByRole(AriaRole.GROUP).first());
+        // where the draft is kept a line appears above the bar: the next drag must not meet that
+        assertThat(receipt.getByText("Kept as your draft")).isVisible();
       }
       assertThat(page.getByLabel("Take " + number)).isChecked();
     }
