@@ -47,13 +47,15 @@ export default function OutsideView() {
         <strong>Simulated.</strong> No bank and no mail room stands behind this view. What they deliver is
         made up, and goes into the demonstration’s books like any file.
       </Box>
-      <Typography variant="h1" sx={{ mb: 1 }}>
-        The bank
-      </Typography>
-      {bank.error && <Failed error={bank.error} retry={() => void bank.refetch()} />}
-      {bank.isPending && <Loading />}
-      {bank.data && (bank.data.bankAccountId ? <Connected bank={bank.data} /> : <Unconnected />)}
-      {bank.data && <Deliveries of="bank" deliveries={bank.data.deliveries} day={bank.data.day} />}
+      <Box component="section" aria-label="The bank">
+        <Typography variant="h1" sx={{ mb: 1 }}>
+          The bank
+        </Typography>
+        {bank.error && <Failed error={bank.error} retry={() => void bank.refetch()} />}
+        {bank.isPending && <Loading />}
+        {bank.data && (bank.data.bankAccountId ? <Connected bank={bank.data} /> : <Unconnected />)}
+        {bank.data && <Deliveries of="bank" deliveries={bank.data.deliveries} day={bank.data.day} />}
+      </Box>
       <MailRoom />
     </Box>
   );

@@ -53,8 +53,9 @@ class DeliveriesTest extends BrowserTest {
   }
 
   private Locator mood(String name) {
-    return page.getByRole(
-        AriaRole.CHECKBOX, new GetByRoleOptions().setName(Pattern.compile("^" + name)));
+    return region("The bank")
+        .getByRole(
+            AriaRole.CHECKBOX, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + name)));
   }
 
   private Locator table(String name) {
@@ -82,7 +83,9 @@ class DeliveriesTest extends BrowserTest {
     button("Let a day go by").click();
     var files = table("Files of the simulated bank");
     assertThat(files.getByText("is late")).hasCount(2);
-    button("Fetch what is ready").click();
+    region("The bank")
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Fetch what is ready"))
+        .click();
     assertThat(files.getByText("is late")).hasCount(2);
 
     mood("Late").uncheck();
