@@ -23,7 +23,7 @@ export function ControlTotals({ batch }: { batch: Batch }) {
     <Box
       component="section"
       aria-label="Control totals"
-      sx={{ px: 2, py: 1, borderBottom: 1, borderColor: "divider", bgcolor: "sunk" }}
+      sx={{ px: 2, py: 1, borderBottom: 1, borderColor: "divider", bgcolor: "background.paper" }}
     >
       <Box component="dl" sx={{ display: "flex", alignItems: "flex-end", gap: 1.25, m: 0, mb: 0.75 }}>
         <Total name={count(t.cheques, "cheque")} of={t.control} strong />
