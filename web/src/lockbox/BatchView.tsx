@@ -146,7 +146,15 @@ function Heading({ batch }: { batch: Batch }) {
   const b = batch.batch;
   return (
     <Box
-      sx={{ display: "flex", alignItems: "baseline", gap: 1, px: 2, pt: 1, bgcolor: "background.paper", fontSize: 13 }}
+      sx={{
+        display: "flex",
+        alignItems: "baseline",
+        gap: 1,
+        px: 2,
+        pt: 1,
+        bgcolor: "background.paper",
+        fontSize: 13,
+      }}
     >
       <Box component="h1" sx={{ m: 0, fontSize: 17, fontWeight: 700 }}>
         {batchName(b).replace(/^b/, "B")}
