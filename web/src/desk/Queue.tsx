@@ -1,11 +1,10 @@
-/* eslint-disable react-hooks/incompatible-library -- the virtual list measures itself anew; nothing of it is memoised */
 import { Box, Button, TextField, Typography } from "@mui/material";
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useRef, type RefObject } from "react";
+import type { RefObject } from "react";
 import type { Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { count } from "../shared/dates";
 import { grouped } from "../shared/money";
+import { RollingList } from "../shared/RollingList";
 import { STANDING_WORD, StandingGlyph, type Standing } from "../tally/StandingGlyph";
 import { EntryLine } from "./EntryLine";
 import { Thinking } from "./Thinking";
@@ -87,29 +86,19 @@ function linesOf({ rows, groups, folded, unfold, hasMore, loadMore, drafts, appl
   return lines;
 }
 
-function keyOf(line: Line | undefined, at: number): string {
-  return line && "row" in line ? `row ${line.row.id}` : `${Object.keys(line ?? {})[0]} ${at}`;
+function keyOf(line: Line, at: number): string {
+  return "row" in line ? `row ${line.row.id}` : `${Object.keys(line)[0]} ${at}`;
+}
+
+function heightOf(line: Line): number {
+  return ["row", "draft", "applicable"].some((kind) => kind in line) ? 41 : 34;
 }
 
 /** The waiting entries by standing; only the rows in sight are drawn. */
 export function Queue(props: Props) {
   const { chosen } = props;
   const lines = linesOf(props);
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: lines.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (n) => (["row", "draft", "applicable"].some((k) => k in (lines[n] ?? {})) ? 41 : 34),
-    overscan: 12,
-    // where a head takes the place of a row, it has its own height
-    getItemKey: (n) => keyOf(lines[n], n),
-  });
   const at = lines.findIndex((line) => "row" in line && line.row.id === chosen);
-  useEffect(() => {
-    if (at >= 0) {
-      virtual.scrollToIndex(at, { align: "auto" });
-    }
-  }, [at, virtual]);
 
   return (
     <Box
@@ -149,51 +138,37 @@ export function Queue(props: Props) {
           Nothing that waits fits “{props.q}”.
         </Typography>
       )}
-      <Box ref={scroller} sx={{ flex: 1, overflow: "auto" }}>
-        <Box sx={{ height: virtual.getTotalSize(), position: "relative" }}>
-          {virtual.getVirtualItems().map((place) => {
-            const line = lines[place.index];
-            return (
-              <Box
-                key={place.key}
-                sx={{
-                  position: "absolute",
-                  top: 0,
-                  left: 0,
-                  right: 0,
-                  transform: `translateY(${place.start}px)`,
-                }}
+      <RollingList lines={lines} keyOf={keyOf} heightOf={heightOf} here={at}>
+        {(line) => (
+          <>
+            {"group" in line && <GroupHead group={line.group} />}
+            {"head" in line && <Head name={line.head} note={line.note} />}
+            {"draft" in line && <Passed draft={line.draft} {...props} />}
+            {"applicable" in line && <Applicable row={line.applicable} {...props} />}
+            {"row" in line && (
+              <EntryLine
+                row={line.row}
+                here={line.row.id === chosen}
+                choose={props.choose}
+                mark={props.marks.get(`entry-${line.row.id}`)}
+                heldBy={props.drafts.find((d) => d.entryId === line.row.id)?.by}
+                selecting={props.selected.size > 0}
+                selected={props.selected.has(line.row.id)}
+                toggle={props.toggle}
+              />
+            )}
+            {"more" in line && (
+              <Button
+                color="inherit"
+                onClick={line.act}
+                sx={{ ml: 1, fontWeight: 400, color: "text.secondary" }}
               >
-                {line && "group" in line && <GroupHead group={line.group} />}
-                {line && "head" in line && <Head name={line.head} note={line.note} />}
-                {line && "draft" in line && <Passed draft={line.draft} {...props} />}
-                {line && "applicable" in line && <Applicable row={line.applicable} {...props} />}
-                {line && "row" in line && (
-                  <EntryLine
-                    row={line.row}
-                    here={line.row.id === chosen}
-                    choose={props.choose}
-                    mark={props.marks.get(`entry-${line.row.id}`)}
-                    heldBy={props.drafts.find((d) => d.entryId === line.row.id)?.by}
-                    selecting={props.selected.size > 0}
-                    selected={props.selected.has(line.row.id)}
-                    toggle={props.toggle}
-                  />
-                )}
-                {line && "more" in line && (
-                  <Button
-                    color="inherit"
-                    onClick={line.act}
-                    sx={{ ml: 1, fontWeight: 400, color: "text.secondary" }}
-                  >
-                    {line.more}
-                  </Button>
-                )}
-              </Box>
-            );
-          })}
-        </Box>
-      </Box>
+                {line.more}
+              </Button>
+            )}
+          </>
+        )}
+      </RollingList>
     </Box>
   );
 }

@@ -1,11 +1,9 @@
-/* eslint-disable react-hooks/incompatible-library -- the virtual list measures itself anew; nothing of it is memoised */
 import { Box, Button, Typography } from "@mui/material";
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useRef } from "react";
 import type { Schemas } from "../api/client";
 import { EntryLine } from "../desk/EntryLine";
 import { Thinking } from "../desk/Thinking";
 import { Amount } from "../shared/Amount";
+import { RollingList } from "../shared/RollingList";
 import type { Cheque, Show } from "./queries";
 import { chequeSays, divided, SHOW, STATE, type ChequeState } from "./words";
 
@@ -42,39 +40,23 @@ function linesOf({ cheques, groups, hasMore, loadMore, show }: Props): Line[] {
   return lines;
 }
 
-function keyOf(line: Line | undefined, at: number): string {
-  if (line && "cheque" in line) {
+function keyOf(line: Line, at: number): string {
+  if ("cheque" in line) {
     return `cheque ${line.cheque.entry.id}`;
   }
-  const state = line && ("group" in line ? line.group.state : "state" in line ? line.state : undefined);
+  const state = "group" in line ? line.group.state : "state" in line ? line.state : undefined;
   return state ?? `line ${at}`;
+}
+
+function heightOf(line: Line): number {
+  return "cheque" in line ? 58 : 34;
 }
 
 /** The cheques of a batch by what is left to do; only the rows in sight are drawn. */
 export function ChequeList(props: Props) {
   const { chosen, hasMore, loadMore } = props;
   const lines = linesOf(props);
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: lines.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (n) => ("cheque" in (lines[n] ?? {}) ? 58 : 34),
-    overscan: 12,
-    // a line that moves keeps its height, a head that stands there now has its own
-    getItemKey: (n) => keyOf(lines[n], n),
-  });
   const at = lines.findIndex((line) => "cheque" in line && line.cheque.entry.id === chosen);
-  useEffect(() => {
-    if (at >= 0) {
-      virtual.scrollToIndex(at, { align: "auto" });
-    }
-  }, [at, virtual]);
-  const nearEnd = () => {
-    const box = scroller.current;
-    if (box && hasMore && box.scrollHeight - box.scrollTop - box.clientHeight < 600) {
-      loadMore();
-    }
-  };
 
   return (
     <Box
@@ -113,43 +95,35 @@ export function ChequeList(props: Props) {
           No cheque of this batch is so.
         </Typography>
       )}
-      <Box ref={scroller} onScroll={nearEnd} sx={{ flex: 1, overflow: "auto" }}>
-        <Box sx={{ height: virtual.getTotalSize(), position: "relative" }}>
-          {virtual.getVirtualItems().map((place) => {
-            const line = lines[place.index];
-            return (
-              <Box
-                key={place.key}
-                sx={{
-                  position: "absolute",
-                  top: 0,
-                  left: 0,
-                  right: 0,
-                  transform: `translateY(${place.start}px)`,
-                }}
-              >
-                {line && "group" in line && <Head state={line.group.state} group={line.group} />}
-                {line && "state" in line && <Head state={line.state} />}
-                {line && "more" in line && (
-                  <Button color="inherit" onClick={line.more} sx={{ ml: 1, fontWeight: 400 }}>
-                    More
-                  </Button>
-                )}
-                {line && "cheque" in line && (
-                  <EntryLine
-                    row={divided(line.cheque)}
-                    here={line.cheque.entry.id === chosen}
-                    choose={props.choose}
-                    mark={props.marks.get(`entry-${line.cheque.entry.id}`)}
-                    heldBy={line.cheque.state === "POSTED" ? undefined : line.cheque.by || undefined}
-                    says={chequeSays(line.cheque)}
-                  />
-                )}
-              </Box>
-            );
-          })}
-        </Box>
-      </Box>
+      <RollingList
+        lines={lines}
+        keyOf={keyOf}
+        heightOf={heightOf}
+        here={at}
+        nearEnd={() => hasMore && loadMore()}
+      >
+        {(line) => (
+          <>
+            {"group" in line && <Head state={line.group.state} group={line.group} />}
+            {"state" in line && <Head state={line.state} />}
+            {"more" in line && (
+              <Button color="inherit" onClick={line.more} sx={{ ml: 1, fontWeight: 400 }}>
+                More
+              </Button>
+            )}
+            {"cheque" in line && (
+              <EntryLine
+                row={divided(line.cheque)}
+                here={line.cheque.entry.id === chosen}
+                choose={props.choose}
+                mark={props.marks.get(`entry-${line.cheque.entry.id}`)}
+                heldBy={line.cheque.state === "POSTED" ? undefined : line.cheque.by || undefined}
+                says={chequeSays(line.cheque)}
+              />
+            )}
+          </>
+        )}
+      </RollingList>
     </Box>
   );
 }
