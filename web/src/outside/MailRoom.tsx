@@ -1,14 +1,11 @@
-import { Box, Button, Typography } from "@mui/material";
-import { useMutation, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { Box, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
 import { useBooks } from "../access/session";
 import { api, data, type Schemas } from "../api/client";
-import { useRefresh } from "../desk/queries";
 import { onWeekday } from "../shared/dates";
 import { Failed, Loading } from "../shared/States";
 import { Deliveries } from "./Deliveries";
-import { Moods } from "./Moods";
-import { Refused } from "./Refused";
+import { StandIn } from "./StandIn";
 
 type Room = Schemas["MailRoomView"];
 type Behaviour = Schemas["MailRoomBehaviour"];
@@ -47,63 +44,24 @@ export function MailRoom() {
 }
 
 function Open({ room }: { room: Room }) {
-  const books = useBooks();
-  const refresh = useRefresh();
-  const query = { query: { company: books.company } };
-  // what is being set is shown as set
-  const [wished, setWished] = useState<Behaviour>();
-  const day = useMutation({
-    mutationFn: async () => data(await api.POST("/api/outside/mail-room/day", { params: query })),
-    onSettled: refresh,
-  });
-  const fetching = useMutation({
-    mutationFn: async () => data(await api.POST("/api/outside/mail-room/fetch", { params: query })),
-    onSettled: refresh,
-  });
-  const behave = useMutation({
-    mutationFn: async (behaviour: Behaviour) =>
-      data(await api.PUT("/api/outside/mail-room/behaviour", { params: query, body: behaviour })),
-    onSettled: async (_, __, asked) => {
-      await refresh();
-      // unless something else is wished by now
-      setWished((now) => (now === asked ? undefined : now));
-    },
-  });
-  const busy = day.isPending || fetching.isPending;
-  const refused = fetching.error ?? day.error ?? behave.error;
-  const ready = room.deliveries.filter((one) => !one.fetchedAt && one.readyOn <= room.day).length;
+  const params = { query: { company: useBooks().company } };
   return (
-    <Box sx={{ display: "flex", gap: 4, alignItems: "flex-start" }}>
-      <Box sx={{ flex: 1 }}>
-        <Typography variant="body2">
+    <StandIn<Behaviour>
+      says={
+        <>
           It opens the envelopes of <strong>lockbox {room.lockbox}</strong>. Its day is {onWeekday(room.day)}.
-        </Typography>
-        <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-          Each working day that goes by, customers pay by cheque, something happens to some of them, and a
-          lockbox file lies ready.
-        </Typography>
-        {books.mayPost && (
-          <Box sx={{ display: "flex", gap: 1 }}>
-            <Button variant="outlined" disabled={busy} onClick={() => day.mutate()}>
-              Open a day’s envelopes
-            </Button>
-            <Button variant="contained" disabled={busy} onClick={() => fetching.mutate()}>
-              Fetch{" "}
-              {ready === 0 ? "what is ready" : ready === 1 ? "1 lockbox file" : `${ready} lockbox files`}
-            </Button>
-          </Box>
-        )}
-        {refused && <Refused error={refused} />}
-      </Box>
-      <Moods
-        moods={MOODS}
-        behaviour={wished ?? room.behaviour}
-        disabled={!books.mayPost}
-        set={(next) => {
-          setWished(next);
-          behave.mutate(next);
-        }}
-      />
-    </Box>
+        </>
+      }
+      each="Each working day that goes by, customers pay by cheque, something happens to some of them, and a lockbox file lies ready."
+      file="lockbox file"
+      passes="Open a day’s envelopes"
+      day={room.day}
+      deliveries={room.deliveries}
+      moods={MOODS}
+      behaviour={room.behaviour}
+      dayForward={async () => data(await api.POST("/api/outside/mail-room/day", { params }))}
+      fetch={async () => data(await api.POST("/api/outside/mail-room/fetch", { params }))}
+      behave={async (body) => data(await api.PUT("/api/outside/mail-room/behaviour", { params, body }))}
+    />
   );
 }

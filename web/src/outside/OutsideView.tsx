@@ -8,8 +8,8 @@ import { onWeekday } from "../shared/dates";
 import { Failed, Loading } from "../shared/States";
 import { Deliveries } from "./Deliveries";
 import { MailRoom } from "./MailRoom";
-import { Moods } from "./Moods";
 import { Refused } from "./Refused";
+import { StandIn } from "./StandIn";
 
 type Bank = Schemas["BankView"];
 type Behaviour = Schemas["Behaviour"];
@@ -117,75 +117,49 @@ function Unconnected() {
 }
 
 function Connected({ bank }: { bank: Bank }) {
+  const params = { query: { company: useBooks().company } };
+  const account = useAccounts().find((one) => one.id === bank.bankAccountId);
+  return (
+    bank.behaviour && (
+      <StandIn<Behaviour>
+        says={
+          <>
+            Connected to <strong>{account?.name}</strong>. {bank.day && `Its day is ${onWeekday(bank.day)}.`}
+          </>
+        }
+        each="Each working day that goes by, customers pay some of what they owe, and a camt.053 statement lies ready."
+        file="file"
+        passes="Let a day go by"
+        day={bank.day ?? undefined}
+        deliveries={bank.deliveries}
+        moods={MOODS}
+        behaviour={bank.behaviour}
+        dayForward={async () => data(await api.POST("/api/outside/bank/day", { params }))}
+        fetch={async () => data(await api.POST("/api/outside/bank/fetch", { params }))}
+        behave={async (body) => data(await api.PUT("/api/outside/bank/behaviour", { params, body }))}
+        more={<Part />}
+      />
+    )
+  );
+}
+
+/** Parts from the bank; what was fetched stays. */
+function Part() {
   const books = useBooks();
   const refresh = useRefresh();
-  const account = useAccounts().find((one) => one.id === bank.bankAccountId);
-  const query = { query: { company: books.company } };
-  // what is being set is shown as set
-  const [wished, setWished] = useState<Behaviour>();
-  const day = useMutation({
-    mutationFn: async () => data(await api.POST("/api/outside/bank/day", { params: query })),
-    onSettled: refresh,
-  });
-  const fetching = useMutation({
-    mutationFn: async () => data(await api.POST("/api/outside/bank/fetch", { params: query })),
-    onSettled: refresh,
-  });
-  const behave = useMutation({
-    mutationFn: async (behaviour: Behaviour) =>
-      data(await api.PUT("/api/outside/bank/behaviour", { params: query, body: behaviour })),
-    onSettled: async (_, __, asked) => {
-      await refresh();
-      // unless something else is wished by now
-      setWished((now) => (now === asked ? undefined : now));
-    },
-  });
   const part = useMutation({
-    mutationFn: async () => data(await api.DELETE("/api/outside/bank/connection", { params: query })),
+    mutationFn: async () =>
+      data(
+        await api.DELETE("/api/outside/bank/connection", { params: { query: { company: books.company } } }),
+      ),
     onSettled: refresh,
   });
-  const busy = day.isPending || fetching.isPending || part.isPending;
-  const behaviour = wished ?? bank.behaviour;
-  const refused = fetching.error ?? day.error ?? behave.error ?? part.error;
-  const ready = bank.deliveries.filter((one) => !one.fetchedAt && bank.day && one.readyOn <= bank.day).length;
   return (
     <>
-      <Box sx={{ display: "flex", gap: 4, alignItems: "flex-start" }}>
-        <Box sx={{ flex: 1 }}>
-          <Typography variant="body2">
-            Connected to <strong>{account?.name}</strong>. {bank.day && `Its day is ${onWeekday(bank.day)}.`}
-          </Typography>
-          <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
-            Each working day that goes by, customers pay some of what they owe, and a camt.053 statement lies
-            ready.
-          </Typography>
-          {books.mayPost && (
-            <Box sx={{ display: "flex", gap: 1 }}>
-              <Button variant="outlined" disabled={busy} onClick={() => day.mutate()}>
-                Let a day go by
-              </Button>
-              <Button variant="contained" disabled={busy} onClick={() => fetching.mutate()}>
-                Fetch {ready === 0 ? "what is ready" : ready === 1 ? "1 file" : `${ready} files`}
-              </Button>
-              <Button disabled={busy} onClick={() => part.mutate()}>
-                Part from it
-              </Button>
-            </Box>
-          )}
-          {refused && <Refused error={refused} />}
-        </Box>
-        {behaviour && (
-          <Moods
-            moods={MOODS}
-            behaviour={behaviour}
-            disabled={!books.mayPost}
-            set={(next) => {
-              setWished(next);
-              behave.mutate(next);
-            }}
-          />
-        )}
-      </Box>
+      <Button disabled={part.isPending} onClick={() => part.mutate()}>
+        Part from it
+      </Button>
+      {part.error && <Refused error={part.error} />}
     </>
   );
 }

@@ -16,10 +16,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.server.SumbrelSettings;
-import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.outside.Deliveries.DeliveryView;
 import org.sumbrel.server.outside.SimulatedDeliveryEntity.Source;
 
@@ -31,18 +28,12 @@ class MailRoomController {
 
   private final SimulatedMailRoom room;
   private final Deliveries deliveries;
-  private final Companies companies;
-  private final SumbrelSettings settings;
+  private final DemoOnly demo;
 
-  MailRoomController(
-      SimulatedMailRoom room,
-      Deliveries deliveries,
-      Companies companies,
-      SumbrelSettings settings) {
+  MailRoomController(SimulatedMailRoom room, Deliveries deliveries, DemoOnly demo) {
     this.room = room;
     this.deliveries = deliveries;
-    this.companies = companies;
-    this.settings = settings;
+    this.demo = demo;
   }
 
   record MailRoomView(
@@ -65,10 +56,7 @@ class MailRoomController {
   }
 
   private Long owner(Long company) {
-    if (!settings.demo().enabled()) {
-      throw new NotThere("simulated mail room", "outside the demonstration");
-    }
-    return companies.idOf(company);
+    return demo.companyOf(company, "simulated mail room");
   }
 
   @PostMapping("/day")

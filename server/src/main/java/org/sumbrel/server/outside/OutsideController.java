@@ -17,9 +17,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.server.SumbrelSettings;
-import org.sumbrel.server.api.NotThere;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.outside.Deliveries.DeliveryView;
 import org.sumbrel.server.outside.SimulatedDeliveryEntity.Source;
 
@@ -31,15 +28,12 @@ class OutsideController {
 
   private final SimulatedBank bank;
   private final Deliveries deliveries;
-  private final Companies companies;
-  private final SumbrelSettings settings;
+  private final DemoOnly demo;
 
-  OutsideController(
-      SimulatedBank bank, Deliveries deliveries, Companies companies, SumbrelSettings settings) {
+  OutsideController(SimulatedBank bank, Deliveries deliveries, DemoOnly demo) {
     this.bank = bank;
     this.deliveries = deliveries;
-    this.companies = companies;
-    this.settings = settings;
+    this.demo = demo;
   }
 
   record BankView(
@@ -64,10 +58,7 @@ class OutsideController {
   }
 
   private Long owner(Long company) {
-    if (!settings.demo().enabled()) {
-      throw new NotThere("simulated bank", "outside the demonstration");
-    }
-    return companies.idOf(company);
+    return demo.companyOf(company, "simulated bank");
   }
 
   @PostMapping("/connection")

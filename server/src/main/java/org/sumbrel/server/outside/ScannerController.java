@@ -7,9 +7,6 @@ import jakarta.validation.constraints.NotNull;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.server.SumbrelSettings;
-import org.sumbrel.server.api.NotThere;
-import org.sumbrel.server.companies.Companies;
 
 /** The simulated cheque scanner, there with the demo data only. */
 @RestController
@@ -17,13 +14,11 @@ import org.sumbrel.server.companies.Companies;
 class ScannerController {
 
   private final ChequeScanner scanner;
-  private final Companies companies;
-  private final SumbrelSettings settings;
+  private final DemoOnly demo;
 
-  ScannerController(ChequeScanner scanner, Companies companies, SumbrelSettings settings) {
+  ScannerController(ChequeScanner scanner, DemoOnly demo) {
     this.scanner = scanner;
-    this.companies = companies;
-    this.settings = settings;
+    this.demo = demo;
   }
 
   record ScannedView(
@@ -33,10 +28,7 @@ class ScannerController {
   @PostMapping("/api/outside/scanner/cheque")
   @Operation(summary = "Puts the next made-up cheque on the simulated scanner")
   ScannedView scan(@RequestParam(required = false) Long company) {
-    if (!settings.demo().enabled()) {
-      throw new NotThere("simulated scanner", "outside the demonstration");
-    }
-    var scanned = scanner.scan(companies.idOf(company));
+    var scanned = scanner.scan(demo.companyOf(company, "simulated scanner"));
     return new ScannedView(scanned.codeLine(), scanned.pictureId());
   }
 }

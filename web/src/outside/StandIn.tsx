@@ -1,0 +1,81 @@
+import { Box, Button, Typography } from "@mui/material";
+import { useMutation } from "@tanstack/react-query";
+import { useState, type ReactNode } from "react";
+import { useBooks } from "../access/session";
+import type { Schemas } from "../api/client";
+import { useRefresh } from "../desk/queries";
+import { count } from "../shared/dates";
+import { Moods } from "./Moods";
+import { Refused } from "./Refused";
+
+interface Props<B> {
+  /** What it is and what its day is. */
+  says: ReactNode;
+  /** What happens there each working day. */
+  each: ReactNode;
+  /** What its days bring, as one is spoken of. */
+  file: string;
+  passes: string;
+  day?: string;
+  deliveries: Schemas["DeliveryView"][];
+  moods: [keyof B & string, string, string][];
+  behaviour: B;
+  dayForward: () => Promise<unknown>;
+  fetch: () => Promise<unknown>;
+  behave: (behaviour: B) => Promise<unknown>;
+  /** What else can be done with it. */
+  more?: ReactNode;
+}
+
+/** Something simulated: a day goes by there, what lies ready is fetched, and it is told to misbehave. */
+export function StandIn<B extends Record<string, boolean>>(props: Props<B>) {
+  const books = useBooks();
+  const refresh = useRefresh();
+  // what is being set is shown as set
+  const [wished, setWished] = useState<B>();
+  const day = useMutation({ mutationFn: props.dayForward, onSettled: refresh });
+  const fetching = useMutation({ mutationFn: props.fetch, onSettled: refresh });
+  const behave = useMutation({
+    mutationFn: props.behave,
+    onSettled: async (_, __, asked) => {
+      await refresh();
+      // unless something else is wished by now
+      setWished((now) => (now === asked ? undefined : now));
+    },
+  });
+  const busy = day.isPending || fetching.isPending;
+  const refused = fetching.error ?? day.error ?? behave.error;
+  const { day: today, deliveries } = props;
+  const ready = deliveries.filter((one) => !one.fetchedAt && today && one.readyOn <= today).length;
+  return (
+    <Box sx={{ display: "flex", gap: 4, alignItems: "flex-start" }}>
+      <Box sx={{ flex: 1 }}>
+        <Typography variant="body2">{props.says}</Typography>
+        <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
+          {props.each}
+        </Typography>
+        {books.mayPost && (
+          <Box sx={{ display: "flex", gap: 1 }}>
+            <Button variant="outlined" disabled={busy} onClick={() => day.mutate()}>
+              {props.passes}
+            </Button>
+            <Button variant="contained" disabled={busy} onClick={() => fetching.mutate()}>
+              Fetch {ready === 0 ? "what is ready" : count(ready, props.file)}
+            </Button>
+            {props.more}
+          </Box>
+        )}
+        {refused && <Refused error={refused} />}
+      </Box>
+      <Moods
+        moods={props.moods}
+        behaviour={wished ?? props.behaviour}
+        disabled={!books.mayPost}
+        set={(next) => {
+          setWished(next);
+          behave.mutate(next);
+        }}
+      />
+    </Box>
+  );
+}
