@@ -41,7 +41,8 @@ function batch(blocked: boolean) {
       { state: "UNEXPLAINED", cheques: 1, amount: usd("100.00") },
       { state: "BY_HAND", cheques: 1, amount: usd("200.00") },
     ],
-    ready: { state: "CLEAR", cheques: 1, amount: usd("200.00") },
+    ready: { cheques: 1, amount: usd("200.00") },
+    staying: { cheques: 1, amount: usd("100.00") },
     depositId: blocked ? null : 4,
     slip: "4410-001",
     shown: false,
@@ -65,6 +66,7 @@ function cheque(id: number, state: string, amount: string, more: object) {
     item: String(id),
     chequeNumber: `88${id}`,
     state,
+    explained: usd(amount),
     left: usd("0.00"),
     items: 0,
     beyondItems: usd("0.00"),
@@ -76,7 +78,12 @@ function cheque(id: number, state: string, amount: string, more: object) {
 }
 
 const CHEQUES = [
-  cheque(1, "UNEXPLAINED", "100.00", { left: usd("100.00"), items: 2, beyondItems: usd("-5.00") }),
+  cheque(1, "UNEXPLAINED", "100.00", {
+    explained: usd("0.00"),
+    left: usd("100.00"),
+    items: 2,
+    beyondItems: usd("-5.00"),
+  }),
   cheque(2, "BY_HAND", "200.00", { byHand: true, by: "maren" }),
 ];
 

@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import { useSession } from "../access/session";
 import { AskDialog } from "../shared/AskDialog";
 import { count } from "../shared/dates";
-import { grouped, isZero, minor, ofMinor } from "../shared/money";
+import { grouped, isZero } from "../shared/money";
 import { usePostBatch, type Batch } from "./queries";
 import { batchName } from "./words";
 
@@ -16,14 +16,7 @@ export function PostBatch({ batch, close }: { batch: Batch; close: () => void })
   const [later, setLater] = useState(false);
   const [time, setTime] = useState(`${today}T17:00`);
   const post = usePostBatch(batch.batch.id);
-  const { ready, groups } = batch;
-  // what is not explained, and what a colleague has drafted
-  const waiting = groups.filter((g) => g.state !== "POSTED" && g.state !== "ASIDE");
-  const staying = waiting.reduce((sum, g) => sum + g.cheques, 0) - ready.cheques;
-  const stays = ofMinor(
-    waiting.reduce((sum, g) => sum + minor(g.amount), 0) - minor(ready.amount),
-    ready.amount,
-  );
+  const { ready, staying, groups } = batch;
   const short = groups.find((g) => g.state === "SHORT");
   const go = () =>
     post.mutate(
@@ -49,10 +42,10 @@ export function PostBatch({ batch, close }: { batch: Batch; close: () => void })
           what is not paid stays owing.
         </Typography>
       )}
-      <Typography sx={{ mb: 1 }} color={isZero(stays) ? "textSecondary" : undefined}>
-        {staying === 0
+      <Typography sx={{ mb: 1 }} color={isZero(staying.amount) ? "textSecondary" : undefined}>
+        {staying.cheques === 0
           ? "Nothing of the batch is left after that."
-          : `${count(staying, "cheque")} with ${grouped(stays)} ${staying === 1 ? "stays" : "stay"} in the batch: not explained yet, or a colleague’s draft.`}
+          : `${count(staying.cheques, "cheque")} with ${grouped(staying.amount)} ${staying.cheques === 1 ? "stays" : "stay"} in the batch: not explained yet, or a colleague’s draft.`}
       </Typography>
       {batch.needsRelease && (
         <Typography sx={{ mb: 1 }}>

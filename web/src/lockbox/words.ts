@@ -1,5 +1,5 @@
 import type { Money, Schemas } from "../api/client";
-import { grouped, isNegative, isZero, minor, ofMinor, positive } from "../shared/money";
+import { grouped, isNegative, isZero, ofMinor, positive } from "../shared/money";
 import type { Cheque, Show } from "./queries";
 
 export type ChequeState = Schemas["ChequeRow"]["state"];
@@ -28,7 +28,7 @@ export function batchName(of: { number: string; lockbox: string }): string {
 }
 
 /** How a cheque divides: by its first explanation, or by what became of it since. */
-export function divided({ entry, state, byHand, left, settlementId }: Cheque): Cheque["entry"] {
+export function divided({ entry, state, byHand, explained, settlementId }: Cheque): Cheque["entry"] {
   const whole = (label: string, amount: Money) => ({
     ...entry,
     segments: [{ number: label, amount, discount: ofMinor(0, amount) }],
@@ -37,7 +37,7 @@ export function divided({ entry, state, byHand, left, settlementId }: Cheque): C
   if (state === "POSTED") {
     return whole(`settlement ${settlementId}`, entry.amount);
   }
-  return byHand ? whole("draft", ofMinor(minor(entry.amount) - minor(left), entry.amount)) : entry;
+  return byHand ? whole("draft", explained) : entry;
 }
 
 /** What is to be said of a cheque beside who paid and what it is thought to pay. */

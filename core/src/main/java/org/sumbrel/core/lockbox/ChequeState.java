@@ -17,6 +17,11 @@ public enum ChequeState {
   /** Settled. */
   POSTED;
 
+  /** Whether something is still to be done about it. */
+  public boolean waits() {
+    return this != ASIDE && this != POSTED;
+  }
+
   /** Whether it is to be posted with the batch as it is. */
   public boolean ready() {
     return this == SHORT || this == BY_HAND || this == CLEAR;

@@ -22,8 +22,13 @@ public record ChequeUse(
     return new ChequeUse(amount, zero, zero, zero, zero);
   }
 
+  /** What of it is explained; more than the cheque where more is explained than came. */
+  public Money explained() {
+    return applied.plus(onAccount).plus(differences).plus(toAccounts);
+  }
+
   /** What is not explained yet; negative where more is explained than came. */
   public Money left() {
-    return amount.minus(applied).minus(onAccount).minus(differences).minus(toAccounts);
+    return amount.minus(explained());
   }
 }

@@ -65,6 +65,11 @@ class BatchSheets {
       return state.ready() && (state != ChequeState.BY_HAND || by.equals(name) && !handed);
     }
 
+    /** Whether it stays in the batch when somebody posts the batch as it is. */
+    boolean staysFor(String name) {
+      return state.waits() && !readyFor(name);
+    }
+
     /** What the cheque is more or less than its slip says; zero where there is no slip. */
     Money beyondItems() {
       return items == 0

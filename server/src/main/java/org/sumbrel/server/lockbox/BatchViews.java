@@ -104,6 +104,9 @@ class BatchViews {
 
   record ChequeGroup(@NotNull ChequeState state, @NotNull int cheques, @NotNull MoneyView amount) {}
 
+  @Schema(description = "so many cheques, and what they come to")
+  record ChequeSum(@NotNull int cheques, @NotNull MoneyView amount) {}
+
   record Acceptance(@NotNull String by, @NotNull Instant acceptedAt, @NotNull String why) {}
 
   record BatchView(
@@ -117,10 +120,11 @@ class BatchViews {
           Acceptance accepted,
       @NotNull BatchTotalsView totals,
       @NotNull @Schema(description = "what is left to do first") List<ChequeGroup> groups,
+      @NotNull @Schema(description = "what whoever asks would post now") ChequeSum ready,
       @NotNull
           @Schema(
-              description = "how many cheques whoever asks would post now, and what they come to")
-          ChequeGroup ready,
+              description = "what would stay in the batch: not explained, or a colleague's draft")
+          ChequeSum staying,
       @Schema(description = "null while it waits to be accepted") Long depositId,
       String slip,
       @NotNull @Schema(description = "whether the bank has shown the deposit") boolean shown,
@@ -132,6 +136,8 @@ class BatchViews {
       @NotNull @Schema(description = "its number in the batch") String item,
       @NotNull String chequeNumber,
       @NotNull ChequeState state,
+      @NotNull @Schema(description = "what is posted or drafted of it, or stands clear")
+          MoneyView explained,
       @NotNull MoneyView left,
       @NotNull @Schema(description = "how many documents its slip names") int items,
       @NotNull @Schema(description = "what the cheque is more than its slip says; negative if less")
@@ -177,10 +183,11 @@ class BatchViews {
             : new Acceptance(batch.acceptedBy(), batch.acceptedAt(), batch.acceptedWhy()),
         totals(sheet),
         Arrays.stream(ChequeState.values())
-            .map(state -> group(sheet, state, c -> c.state() == state))
+            .map(state -> group(state, sum(sheet, c -> c.state() == state)))
             .filter(g -> g.cheques() > 0)
             .toList(),
-        group(sheet, ChequeState.CLEAR, c -> c.readyFor(who)),
+        sum(sheet, c -> c.readyFor(who)),
+        sum(sheet, c -> c.staysFor(who)),
         batch.depositId(),
         banked == null ? null : banked.slip(),
         banked != null && banked.shown(),
@@ -201,12 +208,14 @@ class BatchViews {
         MoneyView.of(totals.left()));
   }
 
-  private static ChequeGroup group(Sheet sheet, ChequeState state, Predicate<Cheque> which) {
+  private static ChequeGroup group(ChequeState state, ChequeSum sum) {
+    return new ChequeGroup(state, sum.cheques(), sum.amount());
+  }
+
+  private static ChequeSum sum(Sheet sheet, Predicate<Cheque> which) {
     var some = sheet.cheques().stream().filter(which).toList();
-    return new ChequeGroup(
-        state,
-        some.size(),
-        MoneyView.of(MoneySum.of(sheet.currency(), some, c -> c.use().amount())));
+    return new ChequeSum(
+        some.size(), MoneyView.of(MoneySum.of(sheet.currency(), some, c -> c.use().amount())));
   }
 
   /** What the mail room needs to know of a cheque to find its picture. */
@@ -263,6 +272,7 @@ class BatchViews {
         cheque.item(),
         cheque.number(),
         cheque.state(),
+        MoneyView.of(cheque.use().explained()),
         MoneyView.of(cheque.use().left()),
         cheque.items(),
         MoneyView.of(cheque.beyondItems()),
