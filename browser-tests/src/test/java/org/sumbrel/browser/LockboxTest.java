@@ -9,8 +9,11 @@ import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -181,30 +184,39 @@ class LockboxTest extends DeskTest {
             new ContainsTextOptions().setTimeout(15_000));
   }
 
-  /** A batch of one cheque, of which the bank claims another total. */
-  private static String claiming(String number, String cents, String claimed) {
-    var lines =
-        new String[] {
-          "101LARKSTOW  COPPERBECK2605280730",
-          "2LARKSTOW  COPPERBECK          400080",
-          "5%s0000004410260528".formatted(number),
-          "6%s001%010d0210000210000123456%010dQX LOST KITCHENS"
-              .formatted(number, Long.valueOf(cents), Long.valueOf(number)),
-          "7%s0000004410260528001%010d".formatted(number, Long.valueOf(claimed)),
-          "8000000000441026052800010%09d".formatted(Long.valueOf(cents)),
-          "9000007"
-        };
-    var text = new StringBuilder();
-    for (var line : lines) {
-      text.append(line).append(" ".repeat(80 - line.length())).append('\n');
+  /** A cheque without a slip: its number, what it comes to in cents, and who drew it. */
+  private record Mailed(int number, long cents, String drawer) {}
+
+  /** A batch of the lockbox of which the bank claims a total, in cents. */
+  private static String claiming(int batch, long claimed, Mailed... cheques) {
+    var lines = new ArrayList<String>();
+    lines.add("101LARKSTOW  COPPERBECK2605280730");
+    lines.add("2LARKSTOW  COPPERBECK          400080");
+    lines.add("5%03d0000004410260528".formatted(batch));
+    for (var cheque : cheques) {
+      lines.add(
+          "6%03d%03d%010d0210000210000%06d%010d%s"
+              .formatted(
+                  batch,
+                  lines.size() - 2,
+                  cheque.cents(),
+                  cheque.number(),
+                  cheque.number(),
+                  cheque.drawer()));
     }
-    return text.toString();
+    var total = Arrays.stream(cheques).mapToLong(Mailed::cents).sum();
+    lines.add("7%03d0000004410260528%03d%010d".formatted(batch, cheques.length, claimed));
+    lines.add("80000000004410260528%04d%010d".formatted(cheques.length, total));
+    lines.add("9%06d".formatted(lines.size() + 1));
+    return lines.stream().map(line -> "%-80s\n".formatted(line)).collect(Collectors.joining());
   }
 
   @Test
   void aWrongControlTotalWaitsForASupervisor() {
     signIn(page, "maren");
-    bring(Dropped.text("wrong-total.txt", claiming("771", "41200", "42200")));
+    bring(
+        Dropped.text(
+            "wrong-total.txt", claiming(771, 42200, new Mailed(771, 41200, "QX LOST KITCHENS"))));
     assertThat(page.getByText("1 record, 1 new")).isVisible();
     assertThat(
             page.getByText(
@@ -231,6 +243,63 @@ class LockboxTest extends DeskTest {
         .isVisible();
     assertThat(link(osric, "^deposit 4410-771$")).isVisible();
     osric.context().close();
+    assertBooksAreWhole();
+  }
+
+  @Test
+  void everyWayOfTheDeskIsThereInsideABatch() {
+    signIn(page, "maren");
+    invoices("QRClaim Mills", "QRC-1 1000.00");
+    invoices("QRNew Cakes", "QRN-1 5.00");
+    invoices("QRRight Ovens", "QRR-1 200.00");
+    invoices("QRWrong Ovens", "QRW-1 61.00");
+    bring(
+        Dropped.text(
+            "by-hand.txt",
+            claiming(
+                773,
+                116433,
+                new Mailed(7731, 72500, "QRCLAIM MILLS"),
+                new Mailed(7732, 10600, "QRNEW CAKES"),
+                new Mailed(7733, 33333, "QRWRONG OVENS"))));
+    assertThat(page.getByText("3 records, 3 new, 0 known already")).isVisible();
+    toTheBatch();
+    link(page, "^Batch 773").click();
+    assertTotal("3 cheques", "1,164.33");
+
+    cheque("7731");
+    take("QRC-1");
+    button("^Claim 275.00").click();
+    page.getByRole(AriaRole.MENUITEM, new GetByRoleOptions().setName("damaged goods")).click();
+    assertTotalSoon("differences", "−275.00");
+
+    cheque("7732");
+    page.keyboard().press("n");
+    page.getByLabel("Order or reference").fill("wedding");
+    button("^Write it and take it").click();
+    assertTotalSoon("applied", "1,106.00");
+
+    // another customer's invoice, one of this one's, and the rest a prepayment of his
+    cheque("7733");
+    take("QRW-1");
+    payer("QRRight Ovens");
+    take("QRR-1");
+    button("^Keep 72.33 on account").click();
+    page.getByLabel("Prepayment for order").fill("PO-7733");
+    page.getByLabel("Prepayment for order").press("Enter");
+    assertThat(page.getByLabel("By customer")).containsText("QRRight Ovens");
+    assertTotalSoon("on account", "72.33");
+    assertTotalSoon("applied", "1,367.00");
+    assertTotal("left to explain", "0.00");
+    assertGroups("Ready by hand");
+
+    button("^Post the batch \\(3").click();
+    button("^Post 3").click();
+    assertThat(page.getByText("3 of 3 posted")).isVisible();
+    page.navigate(sumbrel.address() + "/posted/customers");
+    page.getByLabel("name or number…").fill("QRRight");
+    link(page, "^QRRight Ovens$").click();
+    assertThat(page.getByLabel("Open items")).containsText("PO-7733");
     assertBooksAreWhole();
   }
 
@@ -267,7 +336,7 @@ class LockboxTest extends DeskTest {
     invoices("QRel Kitchens", "QREL-1 512.50");
     bring(
         Dropped.text(
-            "released.txt", claiming("772", "51250", "51250").replace("QX LOST", "QREL   ")));
+            "released.txt", claiming(772, 51250, new Mailed(772, 51250, "QREL KITCHENS"))));
     assertThat(page.getByText("1 record, 1 new, 0 known already").last()).isVisible();
     toTheBatch();
 

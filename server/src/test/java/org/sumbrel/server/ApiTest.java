@@ -19,6 +19,7 @@ import org.springframework.test.context.TestPropertySource;
       "spring.jpa.hibernate.ddl-auto=validate",
       "sumbrel.business-date=2026-05-29",
       "sumbrel.inbox=",
+      "sumbrel.runs-every=1s",
       "sumbrel.demo.enabled=true"
     })
 public @interface ApiTest {}

@@ -11,7 +11,10 @@ import static org.sumbrel.server.lockbox.MailedBatch.item;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.math.BigDecimal;
+import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
@@ -31,6 +34,7 @@ import org.sumbrel.server.TestBooks;
 class LockboxApiTest {
 
   @Autowired private MockMvc web;
+  @Autowired private Clock clock;
   private Clerk maren;
   private Clerk osric;
 
@@ -405,6 +409,73 @@ class LockboxApiTest {
     } finally {
       asksForASecondPerson(false);
     }
+  }
+
+  @Test
+  void beginsByItselfWhenItsTimeHasCome() {
+    var books = new TestBooks(maren).invoices("614.14");
+    var id =
+        batchOf(
+            intake(
+                new MailedBatch()
+                    .cheque(books.customer(), "4412", "614.14", item(books.number(0), "614.14"))));
+    var time = LocalDateTime.now(clock).plusSeconds(4);
+    var run = run(maren, id, "{\"notBefore\":\"%s\"}".formatted(time));
+    assertThat(run.at("/state").asText()).isEqualTo("WAITS");
+    assertThat(books.open(0)).isEqualTo("614.14");
+    var path = "/api/runs/" + run.at("/id").asText();
+    await()
+        .atMost(Duration.ofSeconds(60))
+        .until(() -> "DONE".equals(maren.get(path).text("/state")));
+    var done = maren.get(path).body();
+    assertThat(done.at("/posted").asInt()).isEqualTo(1);
+    assertThat(Instant.parse(done.at("/endedAt").asText()))
+        .isAfterOrEqualTo(time.atZone(clock.getZone()).toInstant());
+    assertThat(books.open(0)).isEmpty();
+  }
+
+  @Test
+  void readsADamagedNumberOnASlip() {
+    // two of one amount: nothing but the damaged number says which
+    expect(
+        201,
+        maren.drop(
+            "invoices.csv",
+            "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open\n"
+                + "ZQ-0048817,invoice,ZQD,Zqdamaged Ovens,2026-05-20,2026-06-19,USD,818.18,818.18\n"
+                + "ZQ-0048902,invoice,ZQD,Zqdamaged Ovens,2026-05-20,2026-06-19,USD,818.18,818.18\n"));
+    var id =
+        batchOf(
+            intake(
+                new MailedBatch()
+                    .cheque("Zqdamaged Ovens", "4413", "818.18", item("ZQ-OO489O2", "818.18"))));
+    var cheque = cheques(id, "").get("1");
+    assertThat(cheque.at("/entry/segments").findValuesAsText("number"))
+        .containsExactly("ZQ-0048902");
+    assertThat(cheque.at("/state").asText()).isEqualTo("CLEAR");
+  }
+
+  @Test
+  void seesThatAParentPaysForItsBranches() {
+    var parent = "Zqfamily Schools";
+    expect(
+        201,
+        maren.drop(
+            "family.csv",
+            "customer_id,name,parent_id\nZQF,%s,\nZQF1,Zqnorth Hall,ZQF\nZQF2,Zqsouth Hall,ZQF\n"
+                .formatted(parent)));
+    expect(
+        201,
+        maren.drop(
+            "invoices.csv",
+            "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open\n"
+                + "ZQF-1,invoice,ZQF1,Zqnorth Hall,2026-05-20,2026-06-19,USD,310.07,310.07\n"
+                + "ZQF-2,invoice,ZQF2,Zqsouth Hall,2026-05-20,2026-06-19,USD,205.11,205.11\n"));
+    var id = batchOf(intake(new MailedBatch().cheque(parent, "4414", "515.18")));
+    var cheque = cheques(id, "").get("1");
+    assertThat(cheque.at("/entry/segments").findValuesAsText("number"))
+        .containsExactlyInAnyOrder("ZQF-1", "ZQF-2");
+    assertThat(cheque.at("/state").asText()).isEqualTo("CLEAR");
   }
 
   @Test
