@@ -13,6 +13,7 @@ import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.receivables.WrittenForm;
 
 /**
  * Why booking a receipt to an account would count income twice: an open invoice it can pay, or the
@@ -120,8 +121,8 @@ public final class DoubleCounting {
     var samePayer =
         !receipt.payerAccount().isBlank() && receipt.payerAccount().equals(earlier.payerAccount())
             || !receipt.payerName().isBlank()
-                && ReferenceIndex.compact(receipt.payerName())
-                    .equals(ReferenceIndex.compact(earlier.payer()));
+                && WrittenForm.compact(receipt.payerName())
+                    .equals(WrittenForm.compact(earlier.payer()));
     return earlier.amount().equals(receipt.amount()) && near <= DAYS && samePayer;
   }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import org.sumbrel.core.receivables.WrittenForm;
 
 /** Where the money of each payer went before, by his account and by his name. */
 final class PastPayers {
@@ -93,7 +94,7 @@ final class PastPayers {
   }
 
   static String nameKey(String name) {
-    return "name " + ReferenceIndex.compact(name);
+    return "name " + WrittenForm.compact(name);
   }
 
   static String account(String written) {

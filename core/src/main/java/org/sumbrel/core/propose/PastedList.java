@@ -18,6 +18,7 @@ import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.receivables.WrittenForm;
 
 /**
  * A list of references and amounts, pasted from a spreadsheet or a mail, read against the open
@@ -94,7 +95,7 @@ public final class PastedList {
     this.graceDays = graceDays;
     this.references = ReferenceFinder.over(items);
     for (var item : items) {
-      byNumber.put(ReferenceIndex.compact(item.number()), item);
+      byNumber.put(WrittenForm.compact(item.number()), item);
     }
   }
 
@@ -150,7 +151,7 @@ public final class PastedList {
   private List<ReferenceHit> hits(String text) {
     var whole =
         Arrays.stream(text.split("[\\s;|,]+"))
-            .map(word -> byNumber.get(ReferenceIndex.compact(word)))
+            .map(word -> byNumber.get(WrittenForm.compact(word)))
             .filter(Objects::nonNull)
             .distinct()
             .toList();

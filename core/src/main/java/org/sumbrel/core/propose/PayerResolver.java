@@ -13,6 +13,7 @@ import java.util.TreeSet;
 import java.util.function.IntConsumer;
 import org.sumbrel.core.receivables.Customer;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.receivables.WrittenForm;
 
 /** Second stage: who sent the money, by account, alias, history and name. */
 final class PayerResolver {
@@ -91,7 +92,7 @@ final class PayerResolver {
       changed.accept(Question.BANK_ACCOUNT.about(account));
       return;
     }
-    var written = ReferenceIndex.compact(alias.payerText());
+    var written = WrittenForm.compact(alias.payerText());
     byAlias.computeIfAbsent(written, w -> new TreeSet<>()).add(alias.customerId());
     var known = known(alias);
     know(known);
@@ -111,7 +112,7 @@ final class PayerResolver {
       changed.accept(Question.BANK_ACCOUNT.about(account));
       return;
     }
-    var written = ReferenceIndex.compact(alias.payerText());
+    var written = WrittenForm.compact(alias.payerText());
     byAlias.get(written).remove(alias.customerId());
     var known = known(alias);
     forget(known);
@@ -208,7 +209,7 @@ final class PayerResolver {
             Weights.PAYER_ACCOUNT);
       }
     }
-    var written = ReferenceIndex.compact(receipt.payerName());
+    var written = WrittenForm.compact(receipt.payerName());
     asked.ask(Question.ALIAS, written);
     for (var alias : byAlias.getOrDefault(written, NOBODY)) {
       keep(

@@ -11,6 +11,7 @@ import org.sumbrel.core.receivables.CreditorReference;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.receivables.ReferenceScheme;
+import org.sumbrel.core.receivables.WrittenForm;
 
 /** First stage: finds what a remittance text points at, with the weight of each hit in log-odds. */
 final class ReferenceFinder {
@@ -68,7 +69,7 @@ final class ReferenceFinder {
 
   /** Whose number this is, as it stands; of several the latest. */
   Optional<OpenItem> numbered(String reference, Asked asked) {
-    var items = known.asking(asked).number(ReferenceIndex.compact(reference));
+    var items = known.asking(asked).number(WrittenForm.compact(reference));
     return items.isEmpty() ? Optional.empty() : Optional.of(items.get(items.size() - 1));
   }
 
@@ -155,7 +156,7 @@ final class ReferenceFinder {
         return;
       }
       var written = reading.text().substring(start, end);
-      var form = ReferenceIndex.compact(written);
+      var form = WrittenForm.compact(written);
       if (form.length() < (window.size() > 1 ? 3 : 4)) {
         return;
       }

@@ -1,6 +1,5 @@
 package org.sumbrel.core.propose;
 
-import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -15,6 +14,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.core.receivables.WrittenForm;
 
 /**
  * Under which forms the items of a batch can be named: their numbers, orders and structured
@@ -129,7 +129,7 @@ final class ReferenceIndex {
 
   private List<Form> forms(OpenItem item) {
     var forms = new ArrayList<Form>(8);
-    var number = compact(item.number());
+    var number = WrittenForm.compact(item.number());
     forms.add(new Form(byNumber, number));
     form(forms, byLook, Slips.figuresForLetters(number));
     var digits = digitsOf(number);
@@ -152,10 +152,10 @@ final class ReferenceIndex {
       }
     }
     if (item instanceof Invoice invoice) {
-      var order = compact(invoice.orderReference());
+      var order = WrittenForm.compact(invoice.orderReference());
       form(forms, byOrder, order);
       form(forms, byOrderDigits, digitsOf(order));
-      form(forms, byCreditorReference, compact(invoice.creditorReference()));
+      form(forms, byCreditorReference, WrittenForm.compact(invoice.creditorReference()));
     }
     return forms;
   }
@@ -164,29 +164,6 @@ final class ReferenceIndex {
     if (written.length() >= SHORTEST_FORM) {
       forms.add(new Form(in, written));
     }
-  }
-
-  /** Unicode NFKC, capitals, letters and digits only. */
-  static String compact(String text) {
-    var out = new StringBuilder(text.length());
-    if (text.chars().allMatch(c -> c < 128)) {
-      // most are plain: no tables needed
-      for (var i = 0; i < text.length(); i++) {
-        var c = text.charAt(i);
-        if (c >= 'a' && c <= 'z') {
-          out.append((char) (c - 'a' + 'A'));
-        } else if (c >= 'A' && c <= 'Z' || c >= '0' && c <= '9') {
-          out.append(c);
-        }
-      }
-      return out.toString();
-    }
-    Normalizer.normalize(text, Normalizer.Form.NFKC)
-        .toUpperCase(Locale.ROOT)
-        .codePoints()
-        .filter(Character::isLetterOrDigit)
-        .forEach(out::appendCodePoint);
-    return out.toString();
   }
 
   /** Runs of letters and runs of figures, the figures without leading zeros. */

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.sumbrel.core.propose.ReferenceHit.Form;
+import org.sumbrel.core.receivables.WrittenForm;
 
 /** Reads numbers that were written with a slip. */
 final class SlipReader {
@@ -67,7 +68,7 @@ final class SlipReader {
     if (end - start > LONGEST_NUMBER || reading.isRead(start, end) || !reading.joined(window)) {
       return;
     }
-    var form = ReferenceIndex.compact(reading.text().substring(start, end));
+    var form = WrittenForm.compact(reading.text().substring(start, end));
     if (form.chars().filter(Character::isDigit).count() > ReferenceIndex.FEWEST_FIGURES) {
       var found = reading.index().wholeOneSlipAway(form);
       if (!found.isEmpty() && found.size() <= MOST_REPAIRS) {
@@ -94,7 +95,7 @@ final class SlipReader {
       var strange = !likely.test(hit.item().customerId());
       var wanted = hit.item().open().getAmountMinorLong() + missing;
       if (strange || missing != 0 && !hit.item().total().equals(reading.receipt().amount())) {
-        var written = ReferenceIndex.compact(reading.text().substring(hit.start(), hit.end()));
+        var written = WrittenForm.compact(reading.text().substring(hit.start(), hit.end()));
         reading.index().oneSlipAway(written).stream()
             .filter(
                 i ->
