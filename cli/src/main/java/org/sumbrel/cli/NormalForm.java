@@ -3,13 +3,14 @@ package org.sumbrel.cli;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.sumbrel.core.lockbox.LockboxBatch;
 import org.sumbrel.core.lockbox.LockboxCheque;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.payout.Payout;
+import org.sumbrel.core.payout.PayoutItem;
 import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.core.receivables.RemittanceItem;
 import org.sumbrel.formats.FileContent;
@@ -34,7 +35,7 @@ final class NormalForm {
     document.put("format", content.format().word());
     document.put("accounts", content.accounts().stream().map(NormalForm::account).toList());
     document.put("batches", content.batches().stream().map(NormalForm::batch).toList());
-    document.put("payouts", List.of());
+    document.put("payouts", content.payouts().stream().map(NormalForm::payout).toList());
     document.put("remittances", content.remittances().stream().map(NormalForm::advice).toList());
     document.put("invoices", content.invoices().stream().map(NormalForm::invoice).toList());
     document.put("customers", content.customers().stream().map(NormalForm::customer).toList());
@@ -69,6 +70,37 @@ final class NormalForm {
             cheque.items().stream()
                 .map(i -> fields("reference", i.reference(), "amount", MoneyText.plain(i.amount())))
                 .toList());
+  }
+
+  private static Map<String, Object> payout(Payout payout) {
+    return fields(
+        "processor", payout.processor(),
+        "payout", payout.number(),
+        "periodStart", payout.from().map(LocalDate::toString).orElse(null),
+        "periodEnd", payout.until().map(LocalDate::toString).orElse(null),
+        "paidOn", payout.paidOn().map(LocalDate::toString).orElse(null),
+        "currency", payout.currency().getCode(),
+        "previousBalance", MoneyText.plain(payout.previousBalance()),
+        "net", MoneyText.plain(payout.net()),
+        "claimedNet", payout.claimedNet().map(MoneyText::plain).orElse(null),
+        "items", payout.items().stream().map(NormalForm::item).toList());
+  }
+
+  private static Map<String, Object> item(PayoutItem item) {
+    return fields(
+        "type", item.type().name().toLowerCase(Locale.ROOT),
+        "item", item.id(),
+        "reference", item.reference(),
+        "related", item.related(),
+        "date", item.on().map(LocalDate::toString).orElse(null),
+        "gross", MoneyText.plain(item.gross()),
+        "fee", MoneyText.plain(item.fee()),
+        "tax", MoneyText.plain(item.tax()),
+        "feeTax", MoneyText.plain(item.feeTax()),
+        "net", MoneyText.plain(item.net()),
+        "method", item.method(),
+        "payerName", item.payer(),
+        "text", item.text());
   }
 
   private static Map<String, Object> advice(RemittanceAdvice advice) {

@@ -2,6 +2,7 @@ package org.sumbrel.formats;
 
 import java.util.List;
 import org.sumbrel.core.lockbox.LockboxBatch;
+import org.sumbrel.core.payout.Payout;
 import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.formats.receivables.AliasRow;
 import org.sumbrel.formats.receivables.CustomerRow;
@@ -25,6 +26,7 @@ public record FileContent(
     List<PastPaymentRow> history,
     List<RemittanceAdvice> remittances,
     List<LockboxBatch> batches,
+    List<Payout> payouts,
     List<Problem> problems) {
 
   public FileContent {
@@ -35,6 +37,7 @@ public record FileContent(
     history = List.copyOf(history);
     remittances = List.copyOf(remittances);
     batches = List.copyOf(batches);
+    payouts = List.copyOf(payouts);
     problems = List.copyOf(problems);
   }
 
@@ -50,6 +53,7 @@ public record FileContent(
         history,
         remittances,
         batches,
+        payouts,
         problems);
   }
 
@@ -57,14 +61,14 @@ public record FileContent(
       Format format, List<AccountStatement> accounts, List<Problem> problems) {
     return new FileContent(
         format, "", accounts, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(),
-        problems);
+        List.of(), problems);
   }
 
   public static FileContent ofInvoices(
       Format format, List<InvoiceRow> invoices, List<Problem> problems) {
     return new FileContent(
         format, "", List.of(), invoices, List.of(), List.of(), List.of(), List.of(), List.of(),
-        problems);
+        List.of(), problems);
   }
 
   public static FileContent ofCustomers(List<CustomerRow> customers, List<Problem> problems) {
@@ -74,6 +78,7 @@ public record FileContent(
         List.of(),
         List.of(),
         customers,
+        List.of(),
         List.of(),
         List.of(),
         List.of(),
@@ -92,6 +97,7 @@ public record FileContent(
         List.of(),
         List.of(),
         List.of(),
+        List.of(),
         List.of());
   }
 
@@ -104,6 +110,7 @@ public record FileContent(
         List.of(),
         List.of(),
         history,
+        List.of(),
         List.of(),
         List.of(),
         List.of());
@@ -121,6 +128,7 @@ public record FileContent(
         List.of(),
         remittances,
         List.of(),
+        List.of(),
         problems);
   }
 
@@ -128,6 +136,12 @@ public record FileContent(
       Format format, List<LockboxBatch> batches, List<Problem> problems) {
     return new FileContent(
         format, "", List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), batches,
-        problems);
+        List.of(), problems);
+  }
+
+  public static FileContent ofPayouts(Format format, List<Payout> payouts, List<Problem> problems) {
+    return new FileContent(
+        format, "", List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(),
+        payouts, problems);
   }
 }

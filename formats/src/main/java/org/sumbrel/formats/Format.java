@@ -17,7 +17,7 @@ public enum Format {
   REMITTANCE_CSV("remittance-csv", "a remittance advice as CSV", true),
   LOCKBOX_BAI("lockbox-bai", "a BAI lockbox file", true),
   LOCKBOX_CSV("lockbox-csv", "a lockbox list as CSV", true),
-  PAYOUT_CSV("payout-csv", "a payout file as CSV", false),
+  PAYOUT_CSV("payout-csv", "a payout file as CSV", true),
   X12_820("x12-820", "an X12 820 remittance advice", true),
   X12_823("x12-823", "an X12 823 lockbox", true),
   UBL_INVOICE("ubl-invoice", "a UBL invoice", true),

@@ -10,17 +10,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class RecognitionTest {
 
-  @ParameterizedTest
-  @CsvSource(
-      delimiter = '|',
-      value = {"type,reference,date,gross,fee,net|payout file"})
-  void namesWhatItCannotReadYet(String file, String name) {
-    assertThatThrownBy(() -> read(file))
-        .isInstanceOf(BrokenFile.class)
-        .hasMessageContaining(name)
-        .hasMessageContaining("cannot be read yet");
-  }
-
   @Test
   void knowsALockboxFileOfFixedWidth() {
     assertThatThrownBy(

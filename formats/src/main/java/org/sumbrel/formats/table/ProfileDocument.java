@@ -1,13 +1,18 @@
 package org.sumbrel.formats.table;
 
+import java.time.DateTimeException;
+import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.sumbrel.core.payout.PayoutItemType;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.table.TableField.Kind;
 
@@ -27,6 +32,9 @@ import org.sumbrel.formats.table.TableField.Kind;
  * @param decimalMark a point or a comma
  * @param signsReversed whether money to us is written as negative
  * @param debitWords which in the column of the direction mean money from us
+ * @param typeWords what words in the column of types of a payout mean: {@code sale}, {@code
+ *     refund}, {@code fee_refund} …
+ * @param zone in which the days of a payout's times count, such as {@code America/New_York}
  * @param passOverIncomplete whether lines without a date or an amount, such as totals, are passed
  *     over
  */
@@ -44,6 +52,8 @@ public record ProfileDocument(
     String decimalMark,
     Boolean signsReversed,
     List<String> debitWords,
+    Map<String, String> typeWords,
+    String zone,
     Boolean passOverIncomplete) {
 
   private static final int LONGEST_NAME = 100;
@@ -67,6 +77,8 @@ public record ProfileDocument(
         Character.toString(profile.decimalMark()),
         profile.signsReversed(),
         List.copyOf(profile.debitWords()),
+        typeWords(profile),
+        profile.zone().map(ZoneId::getId).orElse(null),
         profile.passOverIncomplete());
   }
 
@@ -104,7 +116,19 @@ public record ProfileDocument(
         mark,
         signsReversed,
         debitWords,
+        typeWords,
+        zone,
         passOverIncomplete);
+  }
+
+  private static Map<String, String> typeWords(TableProfile profile) {
+    var words = new LinkedHashMap<String, String>();
+    profile.typeWords().forEach((word, type) -> words.put(word, written(type)));
+    return words;
+  }
+
+  private static String written(PayoutItemType type) {
+    return type.name().toLowerCase(Locale.ROOT);
   }
 
   /**
@@ -145,6 +169,8 @@ public record ProfileDocument(
               decimalMark.charAt(0),
               Boolean.TRUE.equals(signsReversed),
               wordsForDebits(),
+              wordsForTypes(),
+              zoneOfDays(),
               Boolean.TRUE.equals(passOverIncomplete))
           .requireEnough();
     } catch (IllegalArgumentException e) {
@@ -160,6 +186,36 @@ public record ProfileDocument(
             .filter(w -> w != null && !w.isBlank())
             .map(w -> w.strip().toLowerCase(Locale.ROOT))
             .collect(Collectors.toSet());
+  }
+
+  /** What words in the column of types mean, as far as that is said. */
+  Map<String, PayoutItemType> wordsForTypes() throws BrokenFile {
+    var found = new LinkedHashMap<String, PayoutItemType>();
+    for (var word : given(typeWords).entrySet()) {
+      var type =
+          Arrays.stream(PayoutItemType.values())
+              .filter(t -> t != PayoutItemType.UNKNOWN && written(t).equals(word.getValue()))
+              .findFirst()
+              .orElseThrow(
+                  () ->
+                      wrong(
+                          "\""
+                              + word.getValue()
+                              + "\" is no type of a payout's item, such as sale or fee_refund"));
+      found.put(Headings.plain(word.getKey()), type);
+    }
+    return found;
+  }
+
+  /** Where the days count, as far as that is said. */
+  Optional<ZoneId> zoneOfDays() throws BrokenFile {
+    try {
+      return zone == null || zone.isBlank()
+          ? Optional.empty()
+          : Optional.of(ZoneId.of(zone.strip()));
+    } catch (DateTimeException e) {
+      throw wrong("\"" + zone + "\" is no time zone such as America/New_York");
+    }
   }
 
   /** What a field is in every row, as far as that is said. */

@@ -75,6 +75,8 @@ final class ProfileGuess {
         mark.orElseGet(() -> decimalMark(rows)),
         false,
         Set.of(),
+        Map.of(),
+        Optional.empty(),
         passOverIncomplete);
   }
 

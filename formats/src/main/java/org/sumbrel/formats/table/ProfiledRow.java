@@ -1,6 +1,9 @@
 package org.sumbrel.formats.table;
 
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -101,6 +104,24 @@ final class ProfiledRow {
               + "\" is not a date such as 2026-05-29, or not written like the others");
     }
     return read;
+  }
+
+  /**
+   * The day of a time: where it is told with its offset, the day it was in the profile's time zone.
+   */
+  Optional<LocalDate> day(TableField field) {
+    var moment = profile.zone().isPresent() ? moment(text(field)) : Optional.<Instant>empty();
+    return moment.isPresent()
+        ? moment.map(m -> m.atZone(profile.zone().orElseThrow()).toLocalDate())
+        : date(field);
+  }
+
+  private static Optional<Instant> moment(String cell) {
+    try {
+      return Optional.of(OffsetDateTime.parse(cell.replace(' ', 'T')).toInstant());
+    } catch (DateTimeParseException e) {
+      return Optional.empty();
+    }
   }
 
   /** What is taken off for paying early; empty where nothing is. */

@@ -22,41 +22,54 @@ final class RunningBalances {
       return;
     }
     var last = entries.size() - 1;
-    var down = firstBreak(entries, balances, true);
-    var up = firstBreak(entries, balances, false);
-    if (down < 0) {
+    var amounts = entries.stream().map(StatementEntry::amount).toList();
+    var told = balances.stream().map(Optional::orElseThrow).toList();
+    if (firstBreak(amounts, told, true) < 0) {
       builder.opening(
           entries.get(0).bookingDate(), balances.get(0).get().minus(entries.get(0).amount()));
       builder.closing(entries.get(last).bookingDate(), balances.get(last).get());
-    } else if (up < 0) {
+    } else if (firstBreak(amounts, told, false) < 0) {
       builder.opening(
           entries.get(last).bookingDate(),
           balances.get(last).get().minus(entries.get(last).amount()));
       builder.closing(entries.get(0).bookingDate(), balances.get(0).get());
     } else {
-      var oldestFirst = down > last - up;
-      var at = entries.get(oldestFirst ? down : up);
+      int broken = broken(amounts, told).orElseThrow();
+      var at = entries.get(broken);
       reading.odd(
           at.line(),
           "the balance behind this entry, "
-              + MoneyText.grouped(balances.get(oldestFirst ? down : up).get())
+              + MoneyText.grouped(told.get(broken))
               + ", does not follow from the one before and the amount "
               + MoneyText.grouped(at.amount()));
     }
   }
 
-  /** The first entry whose balance does not follow, or -1. */
-  private static int firstBreak(
-      List<StatementEntry> entries, List<Optional<Money>> balances, boolean oldestFirst) {
+  /**
+   * The first amount behind which the balance does not follow, whichever way the list runs; empty
+   * where each does.
+   */
+  static Optional<Integer> broken(List<Money> amounts, List<Money> balances) {
+    var down = firstBreak(amounts, balances, true);
+    var up = firstBreak(amounts, balances, false);
+    if (down < 0 || up < 0) {
+      return Optional.empty();
+    }
+    // the way that goes on for longer is the one it was meant to run
+    return Optional.of(down > amounts.size() - 1 - up ? down : up);
+  }
+
+  /** The first one whose balance does not follow, or -1. */
+  private static int firstBreak(List<Money> amounts, List<Money> balances, boolean oldestFirst) {
     if (oldestFirst) {
-      for (var n = 1; n < entries.size(); n++) {
-        if (!follows(balances.get(n - 1).get(), entries.get(n).amount(), balances.get(n).get())) {
+      for (var n = 1; n < amounts.size(); n++) {
+        if (!follows(balances.get(n - 1), amounts.get(n), balances.get(n))) {
           return n;
         }
       }
     } else {
-      for (var n = entries.size() - 2; n >= 0; n--) {
-        if (!follows(balances.get(n + 1).get(), entries.get(n).amount(), balances.get(n).get())) {
+      for (var n = amounts.size() - 2; n >= 0; n--) {
+        if (!follows(balances.get(n + 1), amounts.get(n), balances.get(n))) {
           return n;
         }
       }

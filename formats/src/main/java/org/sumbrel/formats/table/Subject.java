@@ -50,6 +50,19 @@ public enum Subject {
               && (has.contains(LockboxFields.LOCKBOX) || has.contains(LockboxFields.BATCH)),
       "the cheque's number and amount, and the lockbox or the batch",
       List.of(new Need("amount", List.of(LockboxFields.AMOUNT)))),
+  PAYOUT(
+      "payout",
+      Format.PAYOUT_CSV,
+      PayoutFields.ALL,
+      has ->
+          has.contains(PayoutFields.TYPE)
+              && (has.contains(PayoutFields.GROSS) || has.contains(PayoutFields.NET))
+              && (has.contains(PayoutFields.FEE)
+                  || has.contains(PayoutFields.NUMBER)
+                  || has.contains(PayoutFields.RELATED)
+                  || has.contains(PayoutFields.GROSS) && has.contains(PayoutFields.NET)),
+      "the type, the gross or the net, and the fee, the payout or the related item",
+      List.of(new Need("amount", List.of(PayoutFields.GROSS, PayoutFields.NET, PayoutFields.FEE)))),
   REMITTANCE(
       "remittance",
       Format.REMITTANCE_CSV,

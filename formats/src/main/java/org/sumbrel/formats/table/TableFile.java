@@ -3,12 +3,7 @@ package org.sumbrel.formats.table;
 import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileContent;
@@ -22,13 +17,6 @@ import org.sumbrel.formats.TextOf;
  * over.
  */
 public final class TableFile {
-
-  /** Tables that are told apart by their headings and that nothing reads yet. */
-  private static final Map<Format, Set<String>> NOT_YET = new LinkedHashMap<>();
-
-  static {
-    NOT_YET.put(Format.PAYOUT_CSV, Set.of("gross", "fee", "net"));
-  }
 
   /** With more rows that cannot be read, the file is another than it is taken for. */
   private static final int MOST_LEFT_OUT = 50;
@@ -188,7 +176,6 @@ public final class TableFile {
               + near.get().difference()
               + "); look at the profile before it is read");
     }
-    requireReadable();
     var layout = TableLayout.in(sources).orElseThrow(() -> new BrokenFile(1, whatIsMissing()));
     var guess = new ProfileGuess(layout, reading);
     var rows = guess.rows(false, reading);
@@ -257,6 +244,11 @@ public final class TableFile {
         reading.requireSound();
         yield FileContent.ofBatches(Format.LOCKBOX_CSV, batches, reading.odd());
       }
+      case PAYOUT -> {
+        var payouts = PayoutTable.read(profile, rows, reading);
+        reading.requireSound();
+        yield FileContent.ofPayouts(Format.PAYOUT_CSV, payouts, reading.odd());
+      }
       case REMITTANCE -> {
         var advices = RemittanceTable.read(profile, rows, reading);
         reading.requireSound();
@@ -278,20 +270,6 @@ public final class TableFile {
         yield FileContent.ofHistory(history);
       }
     };
-  }
-
-  private void requireReadable() throws BrokenFile {
-    var first = new HashSet<String>();
-    for (var source : sources) {
-      source.head(1).stream()
-          .flatMap(r -> r.cells().stream())
-          .forEach(c -> first.add(c.toLowerCase(Locale.ROOT)));
-    }
-    for (var format : NOT_YET.entrySet()) {
-      if (first.containsAll(format.getValue())) {
-        throw BrokenFile.notYet(format.getKey());
-      }
-    }
   }
 
   private String whatIsMissing() {

@@ -1,12 +1,16 @@
 package org.sumbrel.formats.table;
 
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.payout.Payout;
+import org.sumbrel.core.payout.PayoutItem;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Problem;
@@ -160,6 +164,8 @@ public record TablePreview(
           guessed.decimalMark(),
           Boolean.TRUE.equals(asked.signsReversed()),
           asked.wordsForDebits(),
+          asked.wordsForTypes(),
+          asked.zoneOfDays(),
           asked.passOverIncomplete() == null || asked.passOverIncomplete());
     } catch (IllegalArgumentException e) {
       throw new BrokenFile(0, e.getMessage());
@@ -196,6 +202,7 @@ public record TablePreview(
     content.accounts().forEach(a -> a.entries().forEach(e -> entry(fields, a.account(), e)));
     content.invoices().forEach(i -> invoice(fields, i));
     content.customers().forEach(c -> customer(fields, c));
+    content.payouts().forEach(p -> p.items().forEach(i -> item(fields, p, i)));
     fields.values().removeIf(String::isEmpty);
     return fields;
   }
@@ -225,6 +232,23 @@ public record TablePreview(
     fields.put("currency", invoice.total().getCurrencyUnit().getCode());
     fields.put("order_ref", invoice.orderReference());
     fields.put("terms", invoice.terms().map(Object::toString).orElse(""));
+  }
+
+  private static void item(Map<String, String> fields, Payout payout, PayoutItem item) {
+    fields.put("processor", payout.processor());
+    fields.put("payout", payout.number());
+    fields.put("type", item.type().name().toLowerCase(Locale.ROOT).replace('_', ' '));
+    fields.put("item", item.id());
+    fields.put("reference", item.reference());
+    fields.put("related", item.related());
+    fields.put("date", item.on().map(LocalDate::toString).orElse(""));
+    fields.put("gross", MoneyText.grouped(item.gross()));
+    fields.put("fee", MoneyText.grouped(item.fee()));
+    fields.put("net", MoneyText.grouped(item.net()));
+    fields.put("currency", payout.currency().getCode());
+    fields.put("method", item.method());
+    fields.put("payer_name", item.payer());
+    fields.put("text", item.text());
   }
 
   private static void customer(Map<String, String> fields, CustomerRow customer) {

@@ -1,12 +1,16 @@
 package org.sumbrel.formats.table;
 
 import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import org.sumbrel.core.payout.PayoutItemType;
 
 /**
  * The shape of a table, told once: how it is written, where its headings stand, which column holds
@@ -22,6 +26,10 @@ import java.util.TreeSet;
  * @param decimalMark before the decimals: a point or a comma
  * @param signsReversed whether money to us is written as negative
  * @param debitWords in the column of the direction, small letters; where empty, the usual ones
+ * @param typeWords what words in the column of types mean, by the word in plain letters; where
+ *     empty, the usual ones
+ * @param zone in which the days count where a file tells times with their offset; empty where the
+ *     day counts as it is written
  * @param passOverIncomplete whether lines that have an amount and no date, such as totals, are
  *     passed over and told, instead of being wrong
  */
@@ -37,6 +45,8 @@ public record TableProfile(
     char decimalMark,
     boolean signsReversed,
     Set<String> debitWords,
+    Map<String, PayoutItemType> typeWords,
+    Optional<ZoneId> zone,
     boolean passOverIncomplete) {
 
   /** More columns than any table has. */
@@ -51,6 +61,7 @@ public record TableProfile(
     constants = Collections.unmodifiableMap(new LinkedHashMap<>(constants));
     dates = Collections.unmodifiableMap(new LinkedHashMap<>(dates));
     debitWords = Collections.unmodifiableSet(new TreeSet<>(debitWords));
+    typeWords = Collections.unmodifiableMap(new TreeMap<>(typeWords));
     if (decimalMark != '.' && decimalMark != ',') {
       throw new IllegalArgumentException(
           "the decimal mark is \"" + decimalMark + "\", expected a point or a comma");
@@ -97,6 +108,8 @@ public record TableProfile(
         decimalMark,
         signsReversed,
         debitWords,
+        typeWords,
+        zone,
         passOverIncomplete);
   }
 
@@ -117,6 +130,8 @@ public record TableProfile(
         decimalMark,
         signsReversed,
         debitWords,
+        typeWords,
+        zone,
         passOverIncomplete);
   }
 

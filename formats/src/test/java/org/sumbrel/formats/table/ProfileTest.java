@@ -74,6 +74,8 @@ class ProfileTest {
         null,
         false,
         List.of(),
+        null,
+        null,
         null);
   }
 
@@ -160,6 +162,8 @@ class ProfileTest {
             ",",
             null,
             null,
+            null,
+            null,
             null);
     var profile = preview(open.getBytes(StandardCharsets.UTF_8), dated).profile().toProfile();
     assertThat(only(read(open, profile)).entries().get(0).bookingDate())
@@ -207,6 +211,8 @@ class ProfileTest {
             null,
             true,
             List.of("out-going"),
+            null,
+            null,
             null);
     var profile = preview(text.getBytes(StandardCharsets.UTF_8), asked).profile().toProfile();
     assertThat(amounts(only(read(text, profile)))).containsExactly("-12.50", "3.00");
@@ -273,6 +279,8 @@ class ProfileTest {
             java.util.Map.of(
                 "booking_date", List.of(1), "amount", List.of(2), "payer_name", List.of(3)),
             java.util.Map.of("currency", "EUR"),
+            null,
+            null,
             null,
             null,
             null,
