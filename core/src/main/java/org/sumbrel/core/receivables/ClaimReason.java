@@ -8,6 +8,7 @@ public enum ClaimReason {
   RETURNED("goods returned"),
   FREIGHT("freight charged back"),
   UNEARNED_DISCOUNT("unearned discount"),
+  CHARGEBACK("chargeback"),
   OTHER("another reason");
 
   private final String words;

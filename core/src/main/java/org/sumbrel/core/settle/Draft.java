@@ -112,6 +112,22 @@ public record Draft(
     return new Settlement(receipt, applications, adjustments, onAccount, onAccountCustomer);
   }
 
+  /**
+   * The settlement this draft becomes where a processor's own statement proves every amount of it:
+   * no limit is held against what the statement says.
+   *
+   * @throws SettlementRefused with the figures, where a money rule is against it
+   */
+  public Settlement settleAsReported() {
+    var tally = tally();
+    requireItemsFit();
+    requireSomething();
+    if (!tally.left().isZero()) {
+      throw SettlementRefused.unbalanced(tally);
+    }
+    return new Settlement(receipt, applications, adjustments, onAccount, onAccountCustomer);
+  }
+
   private void requireSomething() {
     var explainsAlone =
         adjustments.stream().anyMatch(a -> a instanceof ToAccount || a instanceof RefundPromised);
