@@ -25,9 +25,13 @@ public enum AccountRole {
   TAX,
   OPENING_BALANCES,
   SALES,
+  /** What was given back of sales without a credit note. */
+  SALES_REFUNDS,
   DISCOUNTS_ALLOWED,
   BANK_FEES,
   PROCESSING_FEES,
+  /** Sales that the payer's bank took back, where no customer is known who owes them. */
+  CHARGEBACKS,
   SMALL_WRITE_OFFS,
   /** Cash counted more or less than there should be. */
   CASH_DIFFERENCES,

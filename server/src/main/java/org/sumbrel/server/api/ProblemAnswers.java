@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.sumbrel.core.deposit.DepositRefused;
+import org.sumbrel.core.payout.PayoutRefused;
 import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.Problem;
@@ -42,6 +43,11 @@ class ProblemAnswers {
   @ExceptionHandler
   ProblemDetail refused(DepositRefused e) {
     return refused(e.code().name(), e.getMessage(), e.figures());
+  }
+
+  @ExceptionHandler
+  ProblemDetail refused(PayoutRefused e) {
+    return problem(HttpStatus.UNPROCESSABLE_ENTITY, "PAYOUT_REFUSED", e.getMessage());
   }
 
   private static ProblemDetail refused(String code, String sentence, Map<String, Money> figures) {

@@ -130,6 +130,27 @@ public class Companies {
     return found;
   }
 
+  /**
+   * Adds an account without a part in any rule to the chart of a company.
+   *
+   * @param from the first code that it may have; the next one that is free is taken
+   */
+  @Transactional
+  public Long addAccount(Long companyId, int from, String name) {
+    var taken =
+        chartOf(companyId).values().stream()
+            .map(LedgerAccountEntity::code)
+            .collect(Collectors.toSet());
+    var code = from;
+    while (taken.contains(Integer.toString(code))) {
+      code++;
+    }
+    return ledgerAccounts
+        .saveAndFlush(
+            new LedgerAccountEntity(companyId, Integer.toString(code), name, AccountRole.OTHER))
+        .id();
+  }
+
   /** What the company allows in a currency; the standard policy where it has decided nothing. */
   public Policy policy(Long companyId, CurrencyUnit currency) {
     return policies

@@ -21,6 +21,7 @@ final class DemoFiles {
     files.put(EUR_STATEMENT, exportStatement());
     files.put("thistlebrook-advice-2026-05-29.edi", advice(books));
     files.put("copperbeck-mailroom-2026-05-29.txt", DemoLockbox.file(books));
+    files.put("chipfold-payout-2026-05-29.csv", DemoPayout.file(books));
     files.put(
         "new-customers.csv",
         "customer_id,name,parent_id,payer_account\nC090,Tollgate Buns,,7712004490\nC091,Lantern Hill Crackers,,\n");

@@ -29,6 +29,7 @@ import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.desk.Proposals;
 import org.sumbrel.server.lockbox.Lockboxes;
+import org.sumbrel.server.payouts.Payouts;
 import org.sumbrel.server.profiles.Profiles;
 
 /** Takes files in, each as a whole or not at all. */
@@ -43,6 +44,7 @@ public class Intakes {
   private final ReceivablesIntake receivables;
   private final AdviceIntake advices;
   private final Lockboxes lockboxes;
+  private final Payouts payouts;
   private final LeftOutRepository leftOut;
   private final Profiles profiles;
   private final Companies companies;
@@ -57,6 +59,7 @@ public class Intakes {
       ReceivablesIntake receivables,
       AdviceIntake advices,
       Lockboxes lockboxes,
+      Payouts payouts,
       LeftOutRepository leftOut,
       Profiles profiles,
       Companies companies,
@@ -69,6 +72,7 @@ public class Intakes {
     this.receivables = receivables;
     this.advices = advices;
     this.lockboxes = lockboxes;
+    this.payouts = payouts;
     this.leftOut = leftOut;
     this.profiles = profiles;
     this.companies = companies;
@@ -287,8 +291,17 @@ public class Intakes {
       case X12_820, REMITTANCE_CSV -> advices.take(owner, intake.id(), content.remittances());
       case LOCKBOX_BAI, LOCKBOX_CSV, X12_823 ->
           batches(owner, intake.id(), content, bankAccount, by, watch);
-      default -> throw new IllegalStateException("nothing reads " + content.format());
+      case PAYOUT_CSV -> payouts(owner, intake.id(), content, watch);
     };
+  }
+
+  private Outcome payouts(
+      CompanyEntity owner, Long intakeId, FileContent content, IntakeWatch watch)
+      throws BrokenFile {
+    var all = content.payouts().stream().mapToInt(p -> p.items().size()).sum();
+    var taken = payouts.take(owner, intakeId, content, kept -> watch.kept(kept, all));
+    return new Outcome(
+        taken.items(), taken.fresh(), taken.items() - taken.fresh(), 0, taken.said());
   }
 
   private Outcome batches(

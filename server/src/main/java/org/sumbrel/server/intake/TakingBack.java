@@ -20,6 +20,7 @@ import org.sumbrel.server.desk.Arrivals;
 import org.sumbrel.server.desk.Proposals;
 import org.sumbrel.server.journal.Journal;
 import org.sumbrel.server.lockbox.Lockboxes;
+import org.sumbrel.server.payouts.Payouts;
 import org.sumbrel.server.remittance.Advices;
 
 /**
@@ -37,6 +38,7 @@ class TakingBack {
   private final Advices advices;
   private final LeftOutRepository leftOut;
   private final Lockboxes lockboxes;
+  private final Payouts payouts;
   private final Customers customers;
   private final Journal journal;
   private final Proposals proposals;
@@ -49,6 +51,7 @@ class TakingBack {
       Advices advices,
       LeftOutRepository leftOut,
       Lockboxes lockboxes,
+      Payouts payouts,
       Customers customers,
       Journal journal,
       Proposals proposals,
@@ -59,6 +62,7 @@ class TakingBack {
     this.advices = advices;
     this.leftOut = leftOut;
     this.lockboxes = lockboxes;
+    this.payouts = payouts;
     this.customers = customers;
     this.journal = journal;
     this.proposals = proposals;
@@ -125,6 +129,7 @@ class TakingBack {
         "entry that it announced is booked by a later file; take that back first",
         "entries that it announced are booked by later files; take those back first");
     against.addAll(lockboxes.against(intakeId));
+    against.addAll(payouts.against(intakeId));
     against.addAll(heldBy(intakeId));
     against.addAll(laterFiles(intakeId));
     return against;
@@ -237,6 +242,7 @@ class TakingBack {
         .param("intake", intakeId)
         .update();
     lockboxes.takeBack(intakeId, actor);
+    payouts.takeBack(intakeId);
     advices.untieFrom(
         jdbc.sql("select id from bank_entry where intake_id = :intake")
             .param("intake", intakeId)

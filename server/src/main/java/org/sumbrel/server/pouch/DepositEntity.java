@@ -64,6 +64,7 @@ class DepositEntity {
   private String madeBy;
   private Instant madeAt;
   private Long journalEntryId;
+  private Long payoutId;
   @Version private Long version;
 
   @ElementCollection
@@ -161,6 +162,16 @@ class DepositEntity {
     this.madeBy = by;
     this.madeAt = at;
     this.status = Status.OPEN;
+  }
+
+  /** It is what a processor sent. */
+  void paidOut(Long payout) {
+    payoutId = payout;
+  }
+
+  /** The payout whose it is; null where somebody carried it to the bank. */
+  Long payoutId() {
+    return payoutId;
   }
 
   /** Takes it to the bank as it is. */

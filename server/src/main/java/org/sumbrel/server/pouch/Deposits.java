@@ -200,6 +200,11 @@ class Deposits {
           "MAILED",
           "The bank's mail room made this deposit; it goes only with the whole lockbox file, where that is taken back.");
     }
+    if (deposit.payoutId() != null) {
+      throw new Conflict(
+          "PAID_OUT",
+          "A processor made this deposit; it goes only with the whole payout, where that is reversed.");
+    }
     journal.reverse(
         deposit.journalEntryId(),
         LocalDate.now(clock),
@@ -207,6 +212,18 @@ class Deposits {
         actor.name());
     deposit.open();
     return deposit.companyId();
+  }
+
+  /** Takes a deposit out that nobody here carried to the bank; its receipts stand alone again. */
+  void takeBack(DepositEntity deposit, String why, Actor actor) {
+    journal.reverse(deposit.journalEntryId(), LocalDate.now(clock), why, actor.name());
+    deposit.open();
+    receipts.findByDepositIdOrderById(deposit.id()).forEach(r -> r.in(null));
+    deposit.giveUp();
+  }
+
+  String accountName(DepositEntity deposit) {
+    return companies.bankAccount(deposit.bankAccountId()).name();
   }
 
   /** Gives up an open deposit; its receipts are in the pouch again. */

@@ -231,9 +231,7 @@ public class MailedCheques {
     var today = LocalDate.now(clock);
     if (depositId != null) {
       var deposit = making.deposit(depositId);
-      journal.reverse(deposit.journalEntryId(), today, why, actor.name());
-      deposit.open();
-      deposit.giveUp();
+      making.takeBack(deposit, why, actor);
       deposits.save(deposit);
     }
     var rows = receipts.findByLockboxBatchIdOrderById(batchId);

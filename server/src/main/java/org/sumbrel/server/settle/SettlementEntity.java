@@ -64,6 +64,8 @@ class SettlementEntity {
   private Status status;
 
   private Long accountOfId;
+  private Long payoutId;
+  private String payoutWords;
   private String draftedBy;
   private String postedBy;
   private Instant postedAt;
@@ -160,6 +162,21 @@ class SettlementEntity {
   /** Somebody took another explanation than the one that stood first. */
   void chosen(Manner manner) {
     chosenManner = manner;
+  }
+
+  /** It is what a payout is booked as. */
+  void of(Long payout, String words) {
+    payoutId = payout;
+    payoutWords = words;
+  }
+
+  Long payoutId() {
+    return payoutId;
+  }
+
+  /** How its payout is spoken of; null where it is of none. */
+  String payoutWords() {
+    return payoutWords;
   }
 
   Long id() {

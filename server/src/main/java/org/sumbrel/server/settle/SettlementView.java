@@ -36,7 +36,9 @@ public record SettlementView(
     @Schema(description = "the settlement that stands in its place") Long replacedBy,
     @Schema(description = "where the bank took the money back") ReturnView returned,
     @Schema(description = "the cheque of a lockbox batch that it settles; null where it is none")
-        ChequeOrigin cheque) {
+        ChequeOrigin cheque,
+    @Schema(description = "the payout that it is what is booked of; null where it is none")
+        Long payoutId) {
 
   SettlementView with(List<LineView> written) {
     return new SettlementView(
@@ -61,7 +63,8 @@ public record SettlementView(
         replaces,
         replacedBy,
         returned,
-        cheque);
+        cheque,
+        payoutId);
   }
 
   /** A part set against an item. */

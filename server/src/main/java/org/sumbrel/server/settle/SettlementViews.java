@@ -122,7 +122,7 @@ class SettlementViews {
         s.entryId(),
         s.draftedBy(),
         receipt == null ? s.postedOn() : receipt.bookedOn(),
-        receipt == null ? names.getOrDefault(s.accountOfId(), "") : receipt.payerWords(),
+        payer(s, receipt, names),
         MoneyView.of(s.received()),
         applications,
         s.adjustments().stream()
@@ -144,6 +144,14 @@ class SettlementViews {
         s.replacesId(),
         chain.replacedBy().get(s.id()),
         chain.returned().get(s.id()),
-        cheque);
+        cheque,
+        s.payoutId());
+  }
+
+  private static String payer(SettlementEntity s, Entries.Brief receipt, Map<Long, String> names) {
+    if (s.payoutWords() != null) {
+      return s.payoutWords();
+    }
+    return receipt == null ? names.getOrDefault(s.accountOfId(), "") : receipt.payerWords();
   }
 }

@@ -342,6 +342,21 @@ public class Settlements {
    *     since
    */
   public void reverse(Long id, String reason, Actor actor) {
+    var posted = settlements.held(id).orElseThrow(() -> new NotThere("settlement", id));
+    if (posted.payoutId() != null) {
+      throw new Conflict(
+          "PAID_OUT",
+          "Settlement "
+              + id
+              + " is what "
+              + posted.payoutWords()
+              + " is booked as; reverse the payout as a whole.");
+    }
+    reverseWhole(id, reason, actor);
+  }
+
+  /** Takes a settlement back on the say of whatever it is made of. */
+  void reverseWhole(Long id, String reason, Actor actor) {
     // held first: of two who reverse it at once, the second must not see its items as the first
     // left them
     var posted = settlements.held(id).orElseThrow(() -> new NotThere("settlement", id));

@@ -1,0 +1,146 @@
+package org.sumbrel.server.demo;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.sumbrel.core.settle.FeeTerms;
+
+/**
+ * The week's payout of the card processor Chipfold: invoices paid on-line, sales of the mill's web
+ * shop, a day's cards of the till that is recorded already, a refund whose fee comes back in part,
+ * a chargeback, a reserve held and one released, and the fee of the month.
+ */
+final class DemoPayout {
+
+  /** What the statement of the day shows for it. */
+  static final int NET = 418_766;
+
+  static final String NAME = "Chipfold";
+  private static final String NUMBER = "CF-2026-22";
+
+  /** The till's cards of 28 May stand in the pouch. */
+  private static final int TILL = 31_540;
+
+  private static final LocalDate TODAY = DemoBooks.TODAY;
+  private static final FeeTerms TERMS = FeeTerms.parse("2.9 % + 0.30", CurrencyUnit.USD);
+
+  private final StringBuilder rows = new StringBuilder();
+  private int next = 70_411;
+  private int net;
+
+  private DemoPayout() {}
+
+  static String file(DemoBooks books) {
+    var payout = new DemoPayout();
+    payout.fill(books);
+    return "Processor,Payout,Period start,Period end,Payout date,Type,Item,Related,Order,Date,Buyer,Method,Gross,Tax,Fee,Fee tax,Net,Payout amount,Currency\n"
+        + payout.rows;
+  }
+
+  private void fill(DemoBooks books) {
+    for (var invoice : invoices(books)) {
+      sale(invoice.number(), 5, invoice.customer().name(), "card", invoice.cents(), 0);
+    }
+    var bread = sale("WEB-3107", 6, "A Corwin", "card", 21_200, 1_200);
+    sale("WEB-3108", 5, "The Pye Shop", "card", 10_600, 600);
+    var disputed = sale("WEB-3110", 4, "J Sallow", "card", 8_480, 480);
+    sale("WEB-3111", 2, "Hearth & Heath", "wallet", 42_400, 2_400);
+    sale("", 1, "", "till", TILL, 0);
+    item("Refund", bread, "WEB-3107", 3, "A Corwin", -4_240, -240, -73, 0);
+    item("Chargeback", disputed, "WEB-3110", 2, "J Sallow", -8_480, -480, 0, 0);
+    item("Fee", disputed, "", 2, "", 0, 0, 1_500, 0);
+    item("Reserve held", "", "", 1, "", -20_000, 0, 0, 0);
+    item("Reserve released", "", "", 1, "", 15_000, 0, 0, 0);
+    item("Fee", "", "", 1, "", 0, 0, 1_272, 72);
+    rest();
+  }
+
+  /** Invoices that nothing else of the day pays. */
+  private static List<DemoInvoice> invoices(DemoBooks books) {
+    var mailed =
+        DemoLockbox.seen(books).stream()
+            .flatMap(s -> s.pays().stream())
+            .collect(Collectors.toSet());
+    var free = new ArrayList<>(books.leftByDayAndPouch());
+    free.removeIf(i -> mailed.contains(i.number()) || i.cents() > 90_000);
+    return free.subList(0, 3);
+  }
+
+  /** One more sale brings the payout to what the bank shows; the odd cent is an adjustment. */
+  private void rest() {
+    var gross = NET - net;
+    while (gross - fee(gross) < NET - net) {
+      gross++;
+    }
+    var odd = NET - net - (gross - fee(gross));
+    sale("WEB-3112", 1, "Copper Kettle Rooms", "card", gross, 0);
+    if (odd != 0) {
+      item("Adjustment", "", "", 1, "", odd, 0, 0, 0);
+    }
+  }
+
+  private static int fee(int gross) {
+    return (int) TERMS.of(Money.ofMinor(CurrencyUnit.USD, gross)).getAmountMinorLong();
+  }
+
+  private String sale(String order, int daysAgo, String buyer, String method, int gross, int tax) {
+    return row("Sale", "", order, daysAgo, buyer, method, gross, tax, fee(gross), 0);
+  }
+
+  private void item(
+      String type,
+      String related,
+      String order,
+      int daysAgo,
+      String buyer,
+      int gross,
+      int tax,
+      int fee,
+      int feeTax) {
+    row(type, related, order, daysAgo, buyer, "", gross, tax, fee, feeTax);
+  }
+
+  private String row(
+      String type,
+      String related,
+      String order,
+      int daysAgo,
+      String buyer,
+      String method,
+      int gross,
+      int tax,
+      int fee,
+      int feeTax) {
+    var id = Integer.toString(next++);
+    net += gross - fee;
+    rows.append(
+        "%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,USD\n"
+            .formatted(
+                NAME,
+                NUMBER,
+                TODAY.minusDays(7),
+                TODAY.minusDays(1),
+                TODAY,
+                type,
+                id,
+                related,
+                order,
+                TODAY.minusDays(daysAgo),
+                buyer,
+                method,
+                amount(gross),
+                amount(tax),
+                amount(fee),
+                amount(feeTax),
+                amount(gross - fee),
+                amount(NET)));
+    return id;
+  }
+
+  private static String amount(int cents) {
+    return Money.ofMinor(CurrencyUnit.USD, cents).getAmount().toPlainString();
+  }
+}

@@ -1,0 +1,170 @@
+package org.sumbrel.server.payouts;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.util.List;
+import org.springframework.data.domain.Limit;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.payout.PayoutItemType;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.api.Page;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.desk.ProposalRenewal;
+
+/** Payouts of processors and marketplaces. */
+@RestController
+@RequestMapping("/api/payouts")
+@Tag(name = "payouts")
+class PayoutController {
+
+  private final PayoutRepository rows;
+  private final Payouts payouts;
+  private final PayoutViews views;
+  private final PayoutDecisions decisions;
+  private final PayoutPosting posting;
+  private final Companies companies;
+  private final ProposalRenewal renewal;
+
+  PayoutController(
+      PayoutRepository rows,
+      Payouts payouts,
+      PayoutViews views,
+      PayoutDecisions decisions,
+      PayoutPosting posting,
+      Companies companies,
+      ProposalRenewal renewal) {
+    this.rows = rows;
+    this.payouts = payouts;
+    this.views = views;
+    this.decisions = decisions;
+    this.posting = posting;
+    this.companies = companies;
+    this.renewal = renewal;
+  }
+
+  record PayoutReason(@NotBlank @Size(max = 400) String reason) {}
+
+  record PayoutBelongs(
+      @NotNull JoinText.Kind kind,
+      @Schema(
+              description =
+                  "the open item, the receipt, or the sale; null where it is none of them")
+          Long target) {}
+
+  record PayoutItemIs(@NotNull PayoutItemType type) {}
+
+  record BookPayout(
+      @Schema(description = "to which the processor sent; null where it sent nothing")
+          Long bankAccountId) {}
+
+  record LookedAgain(
+      @NotNull @Schema(description = "how many items belong to something else now") int changed) {}
+
+  @GetMapping
+  @Operation(summary = "Payouts, the latest first")
+  Page<PayoutViews.PayoutRow> list(
+      @RequestParam(required = false) Long company,
+      @Parameter(description = "only those that this intake brought")
+          @RequestParam(required = false)
+          Long intake,
+      @RequestParam(required = false) String cursor,
+      @RequestParam(defaultValue = "50") int limit) {
+    var size = Page.limit(limit);
+    var found =
+        rows.latest(
+            companies.idOf(company),
+            intake,
+            Page.cursor(cursor, Long.MAX_VALUE),
+            Limit.of(size + 1));
+    return Page.of(found.stream().map(views::row).toList(), size, r -> r, r -> r.id().toString());
+  }
+
+  @GetMapping("/{id}")
+  @Operation(summary = "A payout as a statement of its period, and what booking it writes")
+  PayoutViews.PayoutView one(@PathVariable Long id) {
+    return views.view(payouts.payout(id));
+  }
+
+  @GetMapping("/{id}/items")
+  @Operation(summary = "The items of a payout with what they belong to, in the order of the file")
+  PayoutViews.PayoutItemPage items(
+      @PathVariable Long id,
+      @RequestParam(required = false) List<PayoutItemType> type,
+      @RequestParam(required = false) List<JoinText.Kind> join,
+      @RequestParam(required = false) String cursor,
+      @RequestParam(defaultValue = "100") int limit) {
+    return views.items(
+        payouts.payout(id),
+        type == null ? List.of() : type,
+        join == null ? List.of() : join,
+        (int) Page.cursor(cursor, 0),
+        Page.limit(limit));
+  }
+
+  @PutMapping("/{id}/items/{itemId}/join")
+  @Operation(summary = "Says what an item belongs to")
+  PayoutViews.PayoutView belongs(
+      @PathVariable Long id,
+      @PathVariable Long itemId,
+      @Valid @RequestBody PayoutBelongs to,
+      Principal principal) {
+    decisions.belongs(id, itemId, new JoinText(to.kind(), to.target()), Actor.of(principal));
+    return one(id);
+  }
+
+  @PutMapping("/{id}/items/{itemId}/type")
+  @Operation(summary = "Says what an item is whose type nobody knew")
+  PayoutViews.PayoutView is(
+      @PathVariable Long id, @PathVariable Long itemId, @Valid @RequestBody PayoutItemIs what) {
+    decisions.is(id, itemId, what.type());
+    return one(id);
+  }
+
+  @PostMapping("/{id}/joining")
+  @Operation(summary = "Looks up anew what the items belong to of which nobody has decided that")
+  LookedAgain lookAgain(@PathVariable Long id) {
+    return new LookedAgain(decisions.lookAgain(id));
+  }
+
+  @PostMapping("/{id}/acceptance")
+  @Operation(summary = "A supervisor answers for what contradicts; the payout may be booked")
+  PayoutViews.PayoutView accept(
+      @PathVariable Long id, @Valid @RequestBody PayoutReason why, Principal principal) {
+    payouts.accept(id, why.reason().strip(), Actor.of(principal));
+    return one(id);
+  }
+
+  @PostMapping("/{id}/posting")
+  @Operation(
+      summary =
+          "Books a payout: one settlement through the processor's clearing account, and one deposit of what was sent")
+  PayoutViews.PayoutView post(
+      @PathVariable Long id, @Valid @RequestBody BookPayout call, Principal principal) {
+    posting.post(id, call.bankAccountId(), Actor.of(principal));
+    renewal.after(payouts.payout(id).companyId());
+    return one(id);
+  }
+
+  @PostMapping("/{id}/reversal")
+  @Operation(summary = "Takes a payout back as a whole; everything is as before it was booked")
+  PayoutViews.PayoutView reverse(
+      @PathVariable Long id, @Valid @RequestBody PayoutReason why, Principal principal) {
+    posting.reverse(id, why.reason().strip(), Actor.of(principal));
+    renewal.after(payouts.payout(id).companyId());
+    return one(id);
+  }
+}

@@ -1,0 +1,146 @@
+package org.sumbrel.server.payouts;
+
+import java.util.List;
+import java.util.Locale;
+import org.joda.money.Money;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.payout.PayoutItem;
+import org.sumbrel.core.payout.PayoutItemType;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.payouts.JoinText.Kind;
+
+/** What somebody says of the items of a payout: what they are, and what they belong to. */
+@Service
+@Transactional
+class PayoutDecisions {
+
+  private final Payouts payouts;
+  private final PayoutItems items;
+  private final PayoutJoins joins;
+  private final Processors processors;
+  private final Customers customers;
+
+  PayoutDecisions(
+      Payouts payouts,
+      PayoutItems items,
+      PayoutJoins joins,
+      Processors processors,
+      Customers customers) {
+    this.payouts = payouts;
+    this.items = items;
+    this.joins = joins;
+    this.processors = processors;
+    this.customers = customers;
+  }
+
+  private PayoutEntity open(Long id) {
+    var payout = payouts.held(id);
+    if (payout.posted()) {
+      throw new Conflict(
+          "POSTED", "This payout was booked by " + payout.postedBy() + "; reverse it first.");
+    }
+    return payout;
+  }
+
+  private PayoutItemRow item(PayoutEntity payout, Long id) {
+    return items.one(payout.id(), id).orElseThrow(() -> new NotThere("item of this payout", id));
+  }
+
+  /** Says what an item belongs to. */
+  void belongs(Long id, Long itemId, JoinText to, Actor actor) {
+    var payout = open(id);
+    var row = item(payout, itemId);
+    var sale = row.item().type() == PayoutItemType.SALE;
+    var fits =
+        switch (to.kind()) {
+          case INVOICE, RECEIPT -> sale && to.target() != null;
+          case NEW -> sale;
+          case SALE -> !sale && to.target() != null;
+          case LOOSE, NOTHING -> !sale;
+          case ASKED -> false;
+        };
+    if (!fits) {
+      throw new BadRequest("A " + said(row.item().type()) + " cannot belong to that.");
+    }
+    if (to.kind() == Kind.INVOICE) {
+      requireOpen(payout, row.item(), to.target());
+    }
+    if (to.kind() == Kind.SALE
+        && items.some(List.of(to.target())).stream()
+            .noneMatch(s -> s.item().type() == PayoutItemType.SALE)) {
+      throw new NotThere("sale", to.target());
+    }
+    items.decide(itemId, to.toJoin("", ""), actor.name());
+  }
+
+  private void requireOpen(PayoutEntity payout, PayoutItem item, Long target) {
+    var there = customers.itemsThere(payout.companyId(), List.of(target));
+    if (there.isEmpty()) {
+      throw new NotThere("open item", target);
+    }
+    var open = there.get(0).open();
+    if (!open.getCurrencyUnit().equals(payout.currency()) || open.isLessThan(item.gross())) {
+      throw new BadRequest(
+          there.get(0).number()
+              + " is open with "
+              + open
+              + "; a sale of "
+              + item.gross()
+              + " cannot be set against it.");
+    }
+  }
+
+  /** Says what an item is whose type nobody knew; then it is looked up what it belongs to. */
+  void is(Long id, Long itemId, PayoutItemType type) {
+    var payout = open(id);
+    var row = item(payout, itemId);
+    if (type == PayoutItemType.UNKNOWN || type == PayoutItemType.TRANSFER) {
+      throw new BadRequest("That says nothing of what the item is.");
+    }
+    var item = row.item();
+    var zero = Money.zero(payout.currency());
+    // what comes to us or goes from us stays what it is; a fee has it as its fee
+    var fee = type.isFee() ? item.net().negated() : item.type().isFee() ? zero : item.fee();
+    var gross = type.isFee() ? zero : item.net().plus(fee);
+    if (type.sign() != 0 && gross.getAmount().signum() * type.sign() < 0) {
+      throw new BadRequest(
+          "An amount of " + gross + " cannot be a " + said(type) + ": the sign is against it.");
+    }
+    items.is(
+        itemId,
+        new PayoutItem(
+            item.line(),
+            item.id(),
+            type,
+            item.word(),
+            item.reference(),
+            item.related(),
+            item.on(),
+            gross,
+            fee,
+            zero,
+            zero,
+            item.method(),
+            item.payer(),
+            item.text()));
+    lookAgain(payout);
+  }
+
+  /** Looks up anew what nobody has decided; how many items belong to something else now. */
+  int lookAgain(Long id) {
+    return lookAgain(open(id));
+  }
+
+  private int lookAgain(PayoutEntity payout) {
+    return joins.again(payout, processors.processor(payout.processorId()));
+  }
+
+  private static String said(PayoutItemType type) {
+    return type.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+  }
+}

@@ -1,0 +1,250 @@
+package org.sumbrel.server.payouts;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.payout.Join;
+import org.sumbrel.core.payout.Payout;
+import org.sumbrel.core.payout.PayoutBooking;
+import org.sumbrel.core.payout.PayoutBooking.Joined;
+import org.sumbrel.core.payout.PayoutItemType;
+import org.sumbrel.core.payout.PayoutRefused;
+import org.sumbrel.core.settle.SettlementRefused;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.desk.Proposals;
+import org.sumbrel.server.journal.JournalController.LineView;
+import org.sumbrel.server.pouch.PaidOut;
+import org.sumbrel.server.settle.ReportedSettlements;
+import org.sumbrel.server.settle.ReportedSettlements.Origin;
+
+/** Books payouts and takes them back, each as a whole. */
+@Service
+@Transactional
+class PayoutPosting {
+
+  private final Payouts payouts;
+  private final PayoutItems items;
+  private final Processors processors;
+  private final Customers customers;
+  private final Companies companies;
+  private final ReportedSettlements settlements;
+  private final PaidOut paidOut;
+  private final Proposals proposals;
+  private final Clock clock;
+
+  PayoutPosting(
+      Payouts payouts,
+      PayoutItems items,
+      Processors processors,
+      Customers customers,
+      Companies companies,
+      ReportedSettlements settlements,
+      PaidOut paidOut,
+      Proposals proposals,
+      Clock clock) {
+    this.payouts = payouts;
+    this.items = items;
+    this.processors = processors;
+    this.customers = customers;
+    this.companies = companies;
+    this.settlements = settlements;
+    this.paidOut = paidOut;
+    this.proposals = proposals;
+    this.clock = clock;
+  }
+
+  private record Assembled(
+      PayoutBooking booking, Payout payout, Map<Long, OpenItemEntity> items, Origin origin) {
+
+    boolean writes() {
+      return !booking.draft().applications().isEmpty() || !booking.draft().adjustments().isEmpty();
+    }
+  }
+
+  /** What booking would write; or why it cannot be booked yet. */
+  record Preview(List<LineView> lines, String refused) {}
+
+  @Transactional(readOnly = true)
+  public Preview preview(PayoutEntity row) {
+    try {
+      var assembled = assemble(row);
+      return new Preview(
+          assembled.writes()
+              ? settlements.preview(assembled.booking().draft(), assembled.origin())
+              : List.of(),
+          null);
+    } catch (PayoutRefused | SettlementRefused e) {
+      return new Preview(List.of(), e.getMessage());
+    }
+  }
+
+  private Assembled assemble(PayoutEntity row) {
+    var processor = processors.processor(row.processorId());
+    var all = items.of(row.id());
+    var applied =
+        all.stream()
+            .filter(i -> i.join() instanceof Join.ToInvoice)
+            .map(i -> Long.valueOf(((Join.ToInvoice) i.join()).itemId()))
+            .collect(Collectors.toCollection(HashSet::new));
+    var found = new HashMap<Long, OpenItemEntity>();
+    customers.itemsThere(row.companyId(), applied).forEach(i -> found.put(i.id(), i));
+    applied.stream()
+        .filter(id -> !found.containsKey(id))
+        .findFirst()
+        .ifPresent(
+            id -> {
+              throw new PayoutRefused(
+                  "An invoice that a sale belongs to is not there any more; look again what the items belong to.");
+            });
+    var debtors = debtors(all);
+    var payout = row.toPayout(processor.name(), all.stream().map(PayoutItemRow::item).toList());
+    var joined =
+        all.stream()
+            .filter(i -> i.item().type() != PayoutItemType.TRANSFER)
+            .map(i -> new Joined(i.item(), i.join(), Optional.ofNullable(debtors.get(i.id()))))
+            .toList();
+    return new Assembled(
+        PayoutBooking.of(
+            row.companyId().toString(),
+            payout,
+            joined,
+            id -> found.get(Long.valueOf(id)).toItem(),
+            processors.accounts(processor),
+            LocalDate.now(clock)),
+        payout,
+        found,
+        new Origin(row.id(), Payouts.words(row, processor)));
+  }
+
+  /** Who owed the sale that a chargeback takes back, by the chargeback. */
+  private Map<Long, String> debtors(List<PayoutItemRow> all) {
+    var sales = new HashMap<Long, Long>();
+    for (var one : all) {
+      if (one.item().type() == PayoutItemType.CHARGEBACK
+          && one.join() instanceof Join.ToSale sale) {
+        sales.put(one.id(), Long.valueOf(sale.saleId()));
+      }
+    }
+    var invoiced = new HashMap<Long, Long>();
+    items
+        .some(List.copyOf(new HashSet<>(sales.values())))
+        .forEach(
+            s -> {
+              if (s.join() instanceof Join.ToInvoice invoice) {
+                invoiced.put(s.id(), Long.valueOf(invoice.itemId()));
+              }
+            });
+    var owners = new HashMap<Long, String>();
+    customers
+        .items(new HashSet<>(invoiced.values()))
+        .forEach((id, item) -> owners.put(id, item.customerId().toString()));
+    var debtors = new HashMap<Long, String>();
+    sales.forEach(
+        (chargeback, sale) -> {
+          if (invoiced.containsKey(sale)) {
+            debtors.put(chargeback, owners.get(invoiced.get(sale)));
+          }
+        });
+    return debtors;
+  }
+
+  /**
+   * Books a payout.
+   *
+   * @param bankAccountId to which the processor sends; null where nothing was sent
+   * @throws PayoutRefused where something is not decided yet
+   * @throws SettlementRefused where an invoice is not open with what a sale pays of it
+   * @throws Conflict where it is booked, or one of its receipts is paid out already
+   */
+  void post(Long id, Long bankAccountId, Actor actor) {
+    var row = payouts.held(id);
+    if (row.posted()) {
+      throw new Conflict(
+          "POSTED", "This payout was booked by " + row.postedBy() + " already; nothing was done.");
+    }
+    if (row.blocked()) {
+      throw new BadRequest(
+          "This payout contradicts itself: "
+              + row.contradictions().get(0)
+              + ". A supervisor has to accept that with a reason first.");
+    }
+    var assembled = assemble(row);
+    var settlement =
+        assembled.writes()
+            ? settlements.post(
+                assembled.booking().draft(), assembled.items(), assembled.origin(), actor)
+            : null;
+    row.posted(
+        settlement, bank(row, assembled, bankAccountId, actor), actor.name(), clock.instant());
+    proposals.mark(row.companyId());
+  }
+
+  private Long bank(PayoutEntity row, Assembled assembled, Long bankAccountId, Actor actor) {
+    if (!row.paidOut().isPositive()) {
+      if (!assembled.booking().receiptIds().isEmpty()) {
+        throw new PayoutRefused(
+            "Nothing was sent with this payout, but receipts that are recorded belong to it; they would stay with the processor. Record them with the next one.");
+      }
+      return null;
+    }
+    if (bankAccountId == null) {
+      throw new BadRequest("Say to which bank account the processor sent the money.");
+    }
+    var account = companies.bankAccount(bankAccountId);
+    if (!account.currency().equals(row.currency().getCode())) {
+      throw new BadRequest(
+          "The payout is in "
+              + row.currency()
+              + ", "
+              + account.name()
+              + " is in "
+              + account.currency()
+              + ".");
+    }
+    var processor = processors.processor(row.processorId());
+    var words = assembled.origin().words();
+    return paidOut.make(
+        row.companyId(),
+        row.id(),
+        bankAccountId,
+        row.paidOn(),
+        row.number().isEmpty() ? "PO" + row.id() : row.number(),
+        assembled.booking().receiptIds().stream().map(Long::valueOf).toList(),
+        assembled.booking().bankedLine(processor.clearingAccountId().toString(), words),
+        actor);
+  }
+
+  /**
+   * Takes a payout back; everything is as it was before it was booked.
+   *
+   * @throws Conflict where it is not booked, or the bank has shown its money
+   * @throws SettlementRefused where something later depends on it
+   */
+  void reverse(Long id, String reason, Actor actor) {
+    var row = payouts.held(id);
+    if (!row.posted()) {
+      throw new Conflict("NOT_POSTED", "This payout is not booked; there is nothing to take back.");
+    }
+    var words = Payouts.words(row, processors.processor(row.processorId()));
+    if (row.depositId() != null) {
+      paidOut.takeBack(row.depositId(), "Reversal of " + words + ": " + reason, actor);
+    }
+    if (row.settlementId() != null) {
+      settlements.reverse(row.settlementId(), words + ": " + reason, actor);
+    }
+    row.reversed();
+    proposals.mark(row.companyId());
+  }
+}

@@ -1,0 +1,311 @@
+package org.sumbrel.server.payouts;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.Money;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.money.MoneySum;
+import org.sumbrel.core.payout.Join;
+import org.sumbrel.core.payout.PayoutItemType;
+import org.sumbrel.core.payout.PayoutStep;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.journal.JournalController.LineView;
+import org.sumbrel.server.payouts.JoinText.Kind;
+import org.sumbrel.server.pouch.PaidOut;
+
+/** How payouts and their items are shown. */
+@Service
+@Transactional(readOnly = true)
+class PayoutViews {
+
+  private final PayoutItems items;
+  private final Processors processors;
+  private final PayoutPosting posting;
+  private final Customers customers;
+  private final PaidOut paidOut;
+  private final JdbcClient jdbc;
+
+  PayoutViews(
+      PayoutItems items,
+      Processors processors,
+      PayoutPosting posting,
+      Customers customers,
+      PaidOut paidOut,
+      JdbcClient jdbc) {
+    this.items = items;
+    this.processors = processors;
+    this.posting = posting;
+    this.customers = customers;
+    this.paidOut = paidOut;
+    this.jdbc = jdbc;
+  }
+
+  record PayoutRow(
+      @NotNull Long id,
+      @NotNull String processor,
+      @NotNull @Schema(description = "the processor's own number of it; may be empty")
+          String number,
+      @NotNull String words,
+      LocalDate periodStart,
+      LocalDate periodEnd,
+      @NotNull LocalDate paidOn,
+      @NotNull @Schema(description = "what its items come to") MoneyView net,
+      @NotNull @Schema(description = "what was sent to the bank") MoneyView paidOut,
+      @NotNull int items,
+      @NotNull @Schema(description = "whether it contradicts itself and nobody has accepted that")
+          boolean blocked,
+      @Schema(description = "who booked it; null where nobody has") String postedBy) {}
+
+  record StepView(
+      @NotNull PayoutStep.Kind kind,
+      @NotNull @Schema(description = "what it adds; negative for what it takes") MoneyView amount,
+      @NotNull int items,
+      @NotNull @Schema(description = "what it has come to with this step") MoneyView after) {}
+
+  record PayoutAcceptance(@NotNull String by, @NotNull Instant acceptedAt, @NotNull String why) {}
+
+  record JoinCount(@NotNull Kind kind, @NotNull int items, @NotNull MoneyView gross) {}
+
+  record BankArrival(
+      @NotNull Long depositId,
+      @NotNull String slip,
+      @NotNull String bankAccount,
+      @NotNull @Schema(description = "whether the bank has shown it") boolean shown) {}
+
+  @Schema(
+      description =
+          "net = the amounts of all steps; what of it is not sent stays with the processor")
+  record PayoutView(
+      @NotNull PayoutRow payout,
+      @NotNull Long intakeId,
+      @NotNull List<StepView> steps,
+      @NotNull @Schema(description = "what of the net stays with the processor") MoneyView carried,
+      @NotNull List<String> contradictions,
+      @Schema(description = "who answers for what contradicts; null where nobody does yet")
+          PayoutAcceptance accepted,
+      @NotNull @Schema(description = "what the sales and what is taken back belong to")
+          List<JoinCount> joins,
+      @NotNull @Schema(description = "what booking writes; empty once it is booked")
+          List<LineView> lines,
+      @Schema(description = "why it cannot be booked yet; null where it can") String refused,
+      Instant postedAt,
+      Long settlementId,
+      BankArrival arrival) {}
+
+  @Schema(description = "what an item belongs to, or may")
+  record JoinView(
+      @NotNull Kind kind,
+      @Schema(description = "the open item, the receipt, or the item of a payout") Long target,
+      @NotNull @Schema(description = "what that is called; empty where there is nothing")
+          String name) {}
+
+  record PayoutItemView(
+      @NotNull Long id,
+      @NotNull int line,
+      @NotNull PayoutItemType type,
+      @NotNull @Schema(description = "what the file calls it") String word,
+      @NotNull String number,
+      @NotNull String reference,
+      LocalDate on,
+      @NotNull MoneyView gross,
+      @NotNull @Schema(description = "what is kept; negative where it comes back") MoneyView fee,
+      @NotNull MoneyView net,
+      @NotNull String method,
+      @NotNull String payer,
+      @NotNull String words,
+      @NotNull JoinView join,
+      @NotNull List<JoinView> candidates,
+      @NotNull @Schema(description = "why somebody is asked; else empty") String asked,
+      String decidedBy) {}
+
+  record PayoutItemPage(@NotNull List<PayoutItemView> rows, String next) {}
+
+  PayoutRow row(PayoutEntity payout) {
+    var processor = processors.processor(payout.processorId());
+    return new PayoutRow(
+        payout.id(),
+        processor.name(),
+        payout.number(),
+        Payouts.words(payout, processor),
+        payout.periodStart(),
+        payout.periodEnd(),
+        payout.paidOn(),
+        MoneyView.of(payout.net()),
+        MoneyView.of(payout.paidOut()),
+        payout.items(),
+        payout.blocked(),
+        payout.postedBy());
+  }
+
+  PayoutView view(PayoutEntity payout) {
+    var all = items.of(payout.id());
+    var told = payout.toPayout("", all.stream().map(PayoutItemRow::item).toList());
+    var preview =
+        payout.posted() ? new PayoutPosting.Preview(List.of(), null) : posting.preview(payout);
+    return new PayoutView(
+        row(payout),
+        payout.intakeId(),
+        told.steps().stream()
+            .map(
+                s ->
+                    new StepView(
+                        s.kind(), MoneyView.of(s.amount()), s.items(), MoneyView.of(s.after())))
+            .toList(),
+        MoneyView.of(told.carried()),
+        payout.contradictions(),
+        payout.acceptedBy() == null
+            ? null
+            : new PayoutAcceptance(payout.acceptedBy(), payout.acceptedAt(), payout.acceptedWhy()),
+        joins(payout, all),
+        preview.lines(),
+        preview.refused(),
+        payout.postedAt(),
+        payout.settlementId(),
+        payout.depositId() == null ? null : arrival(paidOut.arrival(payout.depositId())));
+  }
+
+  private static BankArrival arrival(PaidOut.Arrival arrival) {
+    return new BankArrival(
+        arrival.depositId(), arrival.slip(), arrival.bankAccount(), arrival.shown());
+  }
+
+  private static List<JoinCount> joins(PayoutEntity payout, List<PayoutItemRow> all) {
+    var by = new EnumMap<Kind, List<Money>>(Kind.class);
+    for (var one : all) {
+      var kind = JoinText.of(one.join()).kind();
+      if (kind != Kind.NOTHING) {
+        by.computeIfAbsent(kind, k -> new ArrayList<>()).add(one.item().gross());
+      }
+    }
+    return by.entrySet().stream()
+        .map(
+            e ->
+                new JoinCount(
+                    e.getKey(),
+                    e.getValue().size(),
+                    MoneyView.of(MoneySum.of(payout.currency(), e.getValue(), m -> m))))
+        .toList();
+  }
+
+  /**
+   * A page of the items of a payout, in the order of the file.
+   *
+   * @param types only these; all where empty
+   * @param kinds only what belongs to these; all where empty
+   * @param skip how many are before it
+   */
+  PayoutItemPage items(
+      PayoutEntity payout, List<PayoutItemType> types, List<Kind> kinds, int skip, int most) {
+    var fitting =
+        items.of(payout.id()).stream()
+            .filter(i -> types.isEmpty() || types.contains(i.item().type()))
+            .filter(i -> kinds.isEmpty() || kinds.contains(JoinText.of(i.join()).kind()))
+            .skip(skip)
+            .limit(most + 1L)
+            .toList();
+    var page = fitting.stream().limit(most).toList();
+    var names = new Names(page);
+    return new PayoutItemPage(
+        page.stream().map(i -> view(i, names)).toList(),
+        fitting.size() > most ? Integer.toString(skip + most) : null);
+  }
+
+  private static PayoutItemView view(PayoutItemRow row, Names names) {
+    var item = row.item();
+    return new PayoutItemView(
+        row.id(),
+        item.line(),
+        item.type(),
+        item.word(),
+        item.id(),
+        item.reference(),
+        item.on().orElse(null),
+        MoneyView.of(item.gross()),
+        MoneyView.of(item.fee()),
+        MoneyView.of(item.net()),
+        item.method(),
+        item.payer(),
+        item.text(),
+        names.of(row.join()),
+        row.join() instanceof Join.Asked asked
+            ? asked.candidates().stream().map(names::of).toList()
+            : List.of(),
+        JoinText.why(row.join()),
+        row.decidedBy());
+  }
+
+  /** What the items of a page belong to, and may, by name; looked up all at once. */
+  private final class Names {
+
+    private final Map<Long, OpenItemEntity> invoices;
+    private final Map<Long, String> receipts = new HashMap<>();
+    private final Map<Long, String> sales = new HashMap<>();
+
+    Names(List<PayoutItemRow> page) {
+      var asked = new EnumMap<Kind, HashSet<Long>>(Kind.class);
+      for (var row : page) {
+        note(asked, row.join());
+        if (row.join() instanceof Join.Asked several) {
+          several.candidates().forEach(c -> note(asked, c));
+        }
+      }
+      invoices = new HashMap<>();
+      var none = new HashSet<Long>();
+      customers.items(asked.getOrDefault(Kind.INVOICE, none)).forEach(invoices::put);
+      items
+          .some(List.copyOf(asked.getOrDefault(Kind.SALE, none)))
+          .forEach(
+              s ->
+                  sales.put(
+                      s.id(),
+                      s.item().reference().isEmpty()
+                          ? "sale " + s.item().id()
+                          : s.item().reference()));
+      var wanted = asked.getOrDefault(Kind.RECEIPT, none);
+      if (!wanted.isEmpty()) {
+        jdbc.sql("select entry_id, payer, reference from held_receipt where entry_id in (:ids)")
+            .param("ids", wanted)
+            .query(
+                row -> {
+                  receipts.put(
+                      row.getLong("entry_id"),
+                      row.getString("reference").isBlank()
+                          ? "receipt from " + row.getString("payer")
+                          : "card slip " + row.getString("reference"));
+                });
+      }
+    }
+
+    private static void note(Map<Kind, HashSet<Long>> asked, Join join) {
+      var text = JoinText.of(join);
+      if (text.target() != null) {
+        asked.computeIfAbsent(text.kind(), k -> new HashSet<>()).add(text.target());
+      }
+    }
+
+    JoinView of(Join join) {
+      var text = JoinText.of(join);
+      return new JoinView(
+          text.kind(),
+          text.target(),
+          switch (text.kind()) {
+            case INVOICE -> invoices.get(text.target()).number();
+            case RECEIPT -> receipts.getOrDefault(text.target(), "");
+            case SALE -> sales.getOrDefault(text.target(), "");
+            default -> "";
+          });
+    }
+  }
+}

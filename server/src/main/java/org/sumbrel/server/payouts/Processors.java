@@ -1,0 +1,64 @@
+package org.sumbrel.server.payouts;
+
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.payout.PayoutAccounts;
+import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.Companies;
+
+/** Processors and marketplaces, and the accounts that their payouts are booked to. */
+@Service
+@Transactional
+class Processors {
+
+  private final ProcessorRepository rows;
+  private final Companies companies;
+
+  Processors(ProcessorRepository rows, Companies companies) {
+    this.rows = rows;
+    this.companies = companies;
+  }
+
+  @Transactional(readOnly = true)
+  public ProcessorEntity processor(Long id) {
+    return rows.findById(id).orElseThrow(() -> new NotThere("processor", id));
+  }
+
+  /**
+   * The processor of this name. One that comes for the first time gets accounts of its own; the
+   * company's first one has the account on which its card receipts stand anyway.
+   */
+  public ProcessorEntity named(Long company, String name) {
+    return rows.findByCompanyIdAndNameIgnoreCase(company, name)
+        .orElseGet(
+            () ->
+                rows.saveAndFlush(
+                    new ProcessorEntity(
+                        company,
+                        name,
+                        rows.countByCompanyId(company) == 0
+                            ? companies.accountFor(company, AccountRole.PROCESSOR_CLEARING)
+                            : companies.addAccount(company, 1071, "Clearing " + name),
+                        companies.addAccount(company, 1081, "Reserve " + name))));
+  }
+
+  /** Where a payout of the processor is booked. */
+  @Transactional(readOnly = true)
+  public PayoutAccounts accounts(ProcessorEntity processor) {
+    var company = processor.companyId();
+    return new PayoutAccounts(
+        processor.clearingAccountId().toString(),
+        processor.reserveAccountId().toString(),
+        account(company, AccountRole.SALES),
+        account(company, AccountRole.SALES_REFUNDS),
+        account(company, AccountRole.CHARGEBACKS),
+        account(company, AccountRole.PROCESSING_FEES),
+        account(company, AccountRole.PROCESSING_FEES),
+        account(company, AccountRole.EXCHANGE_DIFFERENCES));
+  }
+
+  private String account(Long company, AccountRole role) {
+    return companies.accountFor(company, role).toString();
+  }
+}

@@ -1,0 +1,108 @@
+package org.sumbrel.server.settle;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.journal.Posting;
+import org.sumbrel.core.settle.Draft;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.journal.JournalController.LineView;
+
+/**
+ * Posts what a processor's own statement proves: settlements in which no money arrives, through its
+ * clearing account. They are taken back only as a whole, by whoever made them.
+ */
+@Service
+@Transactional
+public class ReportedSettlements {
+
+  private final SettlementRepository settlements;
+  private final Settlements posting;
+  private final Customers customers;
+  private final Journal journal;
+  private final Clock clock;
+
+  ReportedSettlements(
+      SettlementRepository settlements,
+      Settlements posting,
+      Customers customers,
+      Journal journal,
+      Clock clock) {
+    this.settlements = settlements;
+    this.posting = posting;
+    this.customers = customers;
+    this.journal = journal;
+    this.clock = clock;
+  }
+
+  /**
+   * Of what a settlement is made.
+   *
+   * @param words how it is spoken of: {@code payout P-31 of Chipfold}
+   */
+  public record Origin(Long payoutId, String words) {}
+
+  /**
+   * Posts a draft.
+   *
+   * @param items the rows of the items that it applies to
+   * @return the settlement's id
+   * @throws org.sumbrel.core.settle.SettlementRefused where a money rule is against it
+   */
+  public Long post(Draft draft, Map<Long, OpenItemEntity> items, Origin of, Actor actor) {
+    var settlement = draft.settleAsReported();
+    var today = LocalDate.now(clock);
+    for (var item : settlement.itemsAfter()) {
+      items.get(Long.valueOf(item.id())).balanceIs(item.open(), today);
+    }
+    var entry =
+        journal.write(Posting.entryFor(settlement, today, sentence(of)), null, actor.name(), null);
+    var made =
+        new SettlementEntity(
+            settlement,
+            null,
+            null,
+            SettlementEntity.Origin.HAND,
+            null,
+            actor.name(),
+            clock.instant(),
+            today,
+            entry,
+            null);
+    made.of(of.payoutId(), of.words());
+    var posted = settlements.save(made);
+    var number = new AtomicInteger();
+    settlement
+        .itemsMade(
+            prefix -> {
+              var n = number.incrementAndGet();
+              return prefix + "-" + posted.id() + (n == 1 ? "" : "-" + n);
+            })
+        .forEach(item -> customers.made(item, posted.id(), ""));
+    return posted.id();
+  }
+
+  /** What posting a draft would write. */
+  @Transactional(readOnly = true)
+  public List<LineView> preview(Draft draft, Origin of) {
+    return journal.preview(
+        Posting.entryFor(draft.settleAsReported(), LocalDate.now(clock), sentence(of)), null);
+  }
+
+  private static String sentence(Origin of) {
+    return of.words().substring(0, 1).toUpperCase(Locale.ROOT) + of.words().substring(1);
+  }
+
+  /** Takes such a settlement back. */
+  public void reverse(Long id, String reason, Actor actor) {
+    posting.reverseWhole(id, reason, actor);
+  }
+}
