@@ -21,6 +21,8 @@ const TrialBalanceView = lazy(() => import("./journal/TrialBalanceView"));
 const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
 const BatchesView = lazy(() => import("./lockbox/BatchesView"));
 const BatchView = lazy(() => import("./lockbox/BatchView"));
+const PayoutsView = lazy(() => import("./payouts/PayoutsView"));
+const PayoutView = lazy(() => import("./payouts/PayoutView"));
 const PouchView = lazy(() => import("./pouch/PouchView"));
 const DepositsView = lazy(() => import("./pouch/DepositsView"));
 const TakingsView = lazy(() => import("./pouch/TakingsView"));
@@ -65,6 +67,8 @@ export function App() {
           <Route path="/waiting/lockbox" element={<BatchesView />} />
           <Route path="/waiting/lockbox/:batchId" element={<BatchView />} />
           <Route path="/waiting/lockbox/:batchId/:entryId" element={<BatchView />} />
+          <Route path="/waiting/payouts" element={<PayoutsView />} />
+          <Route path="/waiting/payouts/:payoutId" element={<PayoutView />} />
           <Route path="/pouch" element={<PouchView />} />
           <Route path="/pouch/takings" element={<TakingsView />} />
           <Route path="/pouch/deposits" element={<DepositsView />} />

@@ -180,6 +180,7 @@ export function useRefresh() {
         "runs",
         "run",
         "lockbox",
+        "payouts",
       ].map((key) => queries.invalidateQueries({ queryKey: [key] })),
     );
 }

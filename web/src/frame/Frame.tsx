@@ -24,6 +24,7 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
   waiting: [
     { to: "/waiting/desk", name: "Desk" },
     { to: "/waiting/lockbox", name: "Lockbox" },
+    { to: "/waiting/payouts", name: "Payouts" },
     { to: "/waiting/find", name: "Find" },
     { to: "/waiting/shelved", name: "Shelved" },
     { to: "/waiting/score", name: "How right it was" },

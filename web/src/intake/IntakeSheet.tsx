@@ -18,6 +18,7 @@ import { api, data, type Schemas } from "../api/client";
 import { useRefresh } from "../desk/queries";
 import { useBatches } from "../lockbox/queries";
 import { batchName } from "../lockbox/words";
+import { usePayouts } from "../payouts/queries";
 import { Amount } from "../shared/Amount";
 import { atMoment, count, onDay } from "../shared/dates";
 import { Empty, Failed, Loading } from "../shared/States";
@@ -83,6 +84,7 @@ function Sheet({ one }: { one: One }) {
         <Back one={one} />
       </Box>
       <BatchesOf intakeId={intake.id} />
+      <PayoutsOf intakeId={intake.id} />
       {intake.problems.map((problem) => (
         <Box
           key={problem}
@@ -96,6 +98,21 @@ function Sheet({ one }: { one: One }) {
       {intake.known > 0 && <Known id={intake.id} count={intake.known} />}
     </Box>
   );
+}
+
+/** The payouts that it brought. */
+function PayoutsOf({ intakeId }: { intakeId: number }) {
+  const payouts = usePayouts(intakeId);
+  const rows = payouts.data?.pages.flatMap((page) => page.rows) ?? [];
+  return rows.map((payout) => (
+    <Typography key={payout.id} variant="body2" sx={{ mb: 1 }}>
+      <Link component={RouterLink} to={`/waiting/payouts/${payout.id}`}>
+        {payout.words.replace(/^p/, "P")}
+      </Link>
+      : {count(payout.items, "item")}, <Amount of={payout.paidOut} /> sent to the bank
+      {payout.postedBy ? `, booked by ${payout.postedBy}` : ", not booked yet"}
+    </Typography>
+  ));
 }
 
 /** The lockbox batches that it brought. */

@@ -84,6 +84,11 @@ export function Told({ outcome }: { outcome: Outcome }) {
           )}
         </span>
       ))}
+      {intake.format === "payout-csv" && (
+        <Button component={RouterLink} to="/waiting/payouts">
+          To the payouts
+        </Button>
+      )}
       {intake.announced.map((part) => (
         <span key={part.currency}>
           {" "}

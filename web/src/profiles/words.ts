@@ -50,6 +50,22 @@ const FIELDS: Record<string, string> = {
   item_amount: "Paid of the document",
   batch_total: "Batch's own total",
   batch_count: "Batch's own count",
+  processor: "Processor",
+  payout: "Payout",
+  period_start: "Period from",
+  period_end: "Period to",
+  payout_date: "Sent on",
+  type: "Type of the item",
+  related: "Belongs to item",
+  gross: "Gross",
+  fee: "Fee",
+  tax: "Tax in the gross",
+  fee_tax: "Tax in the fee",
+  net: "Net",
+  method: "Paid with",
+  text: "Text",
+  previous_balance: "Previous balance",
+  payout_net: "Amount of the payout",
 };
 
 export function fieldWord(field: string): string {
@@ -62,6 +78,7 @@ export const SUBJECTS: [string, string][] = [
   ["customers", "customers"],
   ["remittance", "remittance advice"],
   ["lockbox", "a lockbox's cheques"],
+  ["payout", "a processor's payout"],
 ];
 
 export const SEPARATORS: [string, string][] = [
@@ -92,7 +109,7 @@ export const MARKS: [string, string][] = [
 ];
 
 /** Fields that may be the same in every row, where no column holds them. */
-export const CONSTANTS = ["currency", "account", "kind"];
+export const CONSTANTS = ["currency", "account", "kind", "processor"];
 
 /**
  * What a person said of a file of one shape, carried over to a file of nearly the same: columns are
@@ -118,6 +135,8 @@ export function carriedOver(known: ProfileDocument, headings: string[]): Profile
     decimalMark: known.decimalMark,
     signsReversed: known.signsReversed,
     debitWords: known.debitWords,
+    typeWords: known.typeWords,
+    zone: known.zone,
     passOverIncomplete: known.passOverIncomplete,
   };
 }

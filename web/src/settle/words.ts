@@ -23,6 +23,7 @@ export const REASON: Record<Reason, string> = {
   RETURNED: "goods returned",
   FREIGHT: "freight charged back",
   UNEARNED_DISCOUNT: "unearned discount",
+  CHARGEBACK: "chargeback",
   OTHER: "another reason",
 };
 

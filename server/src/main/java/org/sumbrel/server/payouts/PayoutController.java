@@ -105,12 +105,16 @@ class PayoutController {
       @PathVariable Long id,
       @RequestParam(required = false) List<PayoutItemType> type,
       @RequestParam(required = false) List<JoinText.Kind> join,
+      @Parameter(description = "only those of which something is kept or comes back")
+          @RequestParam(defaultValue = "false")
+          boolean withFee,
       @RequestParam(required = false) String cursor,
       @RequestParam(defaultValue = "100") int limit) {
     return views.items(
         payouts.payout(id),
         type == null ? List.of() : type,
         join == null ? List.of() : join,
+        withFee,
         (int) Page.cursor(cursor, 0),
         Page.limit(limit));
   }

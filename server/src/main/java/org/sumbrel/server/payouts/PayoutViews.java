@@ -204,14 +204,21 @@ class PayoutViews {
    *
    * @param types only these; all where empty
    * @param kinds only what belongs to these; all where empty
+   * @param withFee only those of which something is kept or comes back
    * @param skip how many are before it
    */
   PayoutItemPage items(
-      PayoutEntity payout, List<PayoutItemType> types, List<Kind> kinds, int skip, int most) {
+      PayoutEntity payout,
+      List<PayoutItemType> types,
+      List<Kind> kinds,
+      boolean withFee,
+      int skip,
+      int most) {
     var fitting =
         items.of(payout.id()).stream()
             .filter(i -> types.isEmpty() || types.contains(i.item().type()))
             .filter(i -> kinds.isEmpty() || kinds.contains(JoinText.of(i.join()).kind()))
+            .filter(i -> !withFee || !i.item().fee().isZero())
             .skip(skip)
             .limit(most + 1L)
             .toList();

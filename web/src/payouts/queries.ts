@@ -1,0 +1,140 @@
+import { keepPreviousData, useInfiniteQuery, useMutation, useQuery } from "@tanstack/react-query";
+import { useBooks } from "../access/session";
+import { api, data, type Schemas } from "../api/client";
+import { useRefresh } from "../desk/queries";
+import { watched } from "../shared/live";
+
+export type Payout = Schemas["PayoutView"];
+export type Item = Schemas["PayoutItemView"];
+export type ItemType = Item["type"];
+export type Kind = Schemas["JoinView"]["kind"];
+
+/** Which items are shown; all where nothing is asked for. */
+export interface Shown {
+  types: ItemType[];
+  joins: Kind[];
+  withFee: boolean;
+}
+
+/** How often what colleagues may have changed is asked for, in milliseconds. */
+const OTHERS_WORK = 10_000;
+
+/** So many items are fetched at a time. */
+const PAGE = 100;
+
+/** The payouts of the company, or those that one intake brought; the latest first. */
+export function usePayouts(intake?: number) {
+  const books = useBooks();
+  return useInfiniteQuery({
+    queryKey: ["payouts", "all", books.company, intake],
+    refetchInterval: watched,
+    initialPageParam: undefined as string | undefined,
+    queryFn: async ({ pageParam }) =>
+      data(
+        await api.GET("/api/payouts", {
+          params: { query: { company: books.company, intake, cursor: pageParam, limit: 50 } },
+        }),
+      ),
+    getNextPageParam: (page) => page.next ?? undefined,
+  });
+}
+
+export function usePayout(id: number) {
+  return useQuery({
+    queryKey: ["payouts", "one", id],
+    refetchInterval: OTHERS_WORK,
+    queryFn: async () => data(await api.GET("/api/payouts/{id}", { params: { path: { id } } })),
+  });
+}
+
+/** The items of a payout, page by page, in the order of the file. */
+export function useItems(id: number, shown: Shown) {
+  return useInfiniteQuery({
+    queryKey: ["payouts", "items", id, shown],
+    placeholderData: keepPreviousData,
+    initialPageParam: undefined as string | undefined,
+    queryFn: async ({ pageParam }) =>
+      data(
+        await api.GET("/api/payouts/{id}/items", {
+          params: {
+            path: { id },
+            query: {
+              type: shown.types,
+              join: shown.joins,
+              withFee: shown.withFee,
+              cursor: pageParam,
+              limit: PAGE,
+            },
+          },
+        }),
+      ),
+    getNextPageParam: (page) => page.next ?? undefined,
+  });
+}
+
+/** Says what an item belongs to. */
+export function useBelongs(id: number) {
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: async ({ itemId, kind, target }: { itemId: number; kind: Kind; target?: number }) =>
+      data(
+        await api.PUT("/api/payouts/{id}/items/{itemId}/join", {
+          params: { path: { id, itemId } },
+          body: { kind, target },
+        }),
+      ),
+    onSettled: refresh,
+  });
+}
+
+/** Says what an item is whose type nobody knew. */
+export function useIs(id: number) {
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: async ({ itemId, type }: { itemId: number; type: ItemType }) =>
+      data(
+        await api.PUT("/api/payouts/{id}/items/{itemId}/type", {
+          params: { path: { id, itemId } },
+          body: { type },
+        }),
+      ),
+    onSettled: refresh,
+  });
+}
+
+export function useLookAgain(id: number) {
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: async () => data(await api.POST("/api/payouts/{id}/joining", { params: { path: { id } } })),
+    onSettled: refresh,
+  });
+}
+
+export function useAcceptPayout(id: number) {
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: async (reason: string) =>
+      data(await api.POST("/api/payouts/{id}/acceptance", { params: { path: { id } }, body: { reason } })),
+    onSettled: refresh,
+  });
+}
+
+export function useBook(id: number) {
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: async (bankAccountId: number | undefined) =>
+      data(
+        await api.POST("/api/payouts/{id}/posting", { params: { path: { id } }, body: { bankAccountId } }),
+      ),
+    onSettled: refresh,
+  });
+}
+
+export function useReversePayout(id: number) {
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: async (reason: string) =>
+      data(await api.POST("/api/payouts/{id}/reversal", { params: { path: { id } }, body: { reason } })),
+    onSettled: refresh,
+  });
+}
