@@ -18,6 +18,9 @@ function Source({ of }: { of: Schemas["JournalSource"] }) {
   if (of.depositId) {
     ways.push([`/pouch/deposits/${of.depositId}`, "the deposit"]);
   }
+  if (of.payoutId) {
+    ways.push([`/waiting/payouts/${of.payoutId}`, "the payout"]);
+  }
   if (of.lockboxBatchId) {
     ways.push(
       of.entryId

@@ -112,7 +112,7 @@ export default function PayoutView() {
               }}
             >
               <Typography variant="body2" color="textSecondary">
-                Booking writes
+                {booked ? "Booking wrote" : "Booking writes"}
               </Typography>
               <JournalLines lines={p.lines} />
             </Box>

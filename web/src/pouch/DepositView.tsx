@@ -140,7 +140,18 @@ function Made({ deposit }: { deposit: Deposit }) {
                 , banked by the bank itself.
               </Typography>
             )}
-            {!long && <ReceiptTable label="In this deposit" receipts={deposit.receipts} />}
+            {deposit.payoutId && (
+              <Typography sx={{ mb: 1 }}>
+                Sent with{" "}
+                <Link component={RouterLink} to={`/waiting/payouts/${deposit.payoutId}`}>
+                  a processor’s payout
+                </Link>
+                .
+              </Typography>
+            )}
+            {!long && deposit.receipts.length > 0 && (
+              <ReceiptTable label="In this deposit" receipts={deposit.receipts} />
+            )}
           </Box>
           {deposit.lines.map((line, n) => (
             <Box key={n} sx={{ display: "flex", px: 2, py: 0.75, borderBottom: 1, borderColor: "divider" }}>

@@ -109,6 +109,13 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
             <CameBy cheque={s.cheque} />
           </Typography>
         )}
+        {s.payoutId && (
+          <Typography variant="body2" sx={{ fontSize: 12.5 }}>
+            <Link component={RouterLink} to={`/waiting/payouts/${s.payoutId}`}>
+              the payout and its items
+            </Link>
+          </Typography>
+        )}
         {shown && (
           <Box sx={{ maxWidth: 560, mt: 0.5 }}>
             <WrittenLines of={s.journalEntryId} />

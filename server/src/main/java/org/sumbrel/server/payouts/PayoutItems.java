@@ -216,7 +216,16 @@ class PayoutItems {
         .list();
   }
 
+  /**
+   * Forgets the items of a payout, and that anything was of it: what was booked and taken back
+   * stays on record, with the payout's name.
+   */
   void deleteOf(Long payoutId) {
+    for (var table : List.of("settlement", "deposit")) {
+      jdbc.sql("update " + table + " set payout_id = null where payout_id = :payout")
+          .param("payout", payoutId)
+          .update();
+    }
     jdbc.sql("delete from payout_item where payout_id = :payout")
         .param("payout", payoutId)
         .update();

@@ -76,8 +76,13 @@ class PayoutPosting {
   /** What booking would write; or why it cannot be booked yet. */
   record Preview(List<LineView> lines, String refused) {}
 
+  /** What booking would write; what it wrote where that is done. */
   @Transactional(readOnly = true)
   public Preview preview(PayoutEntity row) {
+    if (row.posted()) {
+      return new Preview(
+          row.settlementId() == null ? List.of() : settlements.written(row.settlementId()), null);
+    }
     try {
       var assembled = assemble(row);
       return new Preview(

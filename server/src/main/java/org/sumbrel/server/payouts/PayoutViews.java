@@ -97,8 +97,7 @@ class PayoutViews {
           PayoutAcceptance accepted,
       @NotNull @Schema(description = "what the sales and what is taken back belong to")
           List<JoinCount> joins,
-      @NotNull @Schema(description = "what booking writes; empty once it is booked")
-          List<LineView> lines,
+      @NotNull @Schema(description = "what booking writes, or wrote") List<LineView> lines,
       @Schema(description = "why it cannot be booked yet; null where it can") String refused,
       Instant postedAt,
       Long settlementId,
@@ -152,8 +151,7 @@ class PayoutViews {
   PayoutView view(PayoutEntity payout) {
     var all = items.of(payout.id());
     var told = payout.toPayout("", all.stream().map(PayoutItemRow::item).toList());
-    var preview =
-        payout.posted() ? new PayoutPosting.Preview(List.of(), null) : posting.preview(payout);
+    var preview = posting.preview(payout);
     return new PayoutView(
         row(payout),
         payout.intakeId(),

@@ -94,6 +94,8 @@ class DepositViews {
       @NotNull @Schema(description = "entries of the bank, with what each shows of this deposit")
           List<EntryBrief> shown,
       @NotNull String madeBy,
+      @Schema(description = "the payout that a processor sent with it; null where there is none")
+          Long payoutId,
       @NotNull Long version) {}
 
   record FixView(
@@ -169,6 +171,7 @@ class DepositViews {
                         rows.get(s.entryId()), Money.ofMinor(deposit.currency(), s.amountMinor())))
             .toList(),
         deposit.madeBy(),
+        deposit.payoutId(),
         deposit.version());
   }
 

@@ -97,6 +97,12 @@ public class ReportedSettlements {
         Posting.entryFor(draft.settleAsReported(), LocalDate.now(clock), sentence(of)), null);
   }
 
+  /** What posting one wrote. */
+  @Transactional(readOnly = true)
+  public List<LineView> written(Long id) {
+    return journal.linesOf(settlements.findById(id).orElseThrow().journalEntryId());
+  }
+
   private static String sentence(Origin of) {
     return of.words().substring(0, 1).toUpperCase(Locale.ROOT) + of.words().substring(1);
   }

@@ -216,4 +216,168 @@ class PayoutApiTest {
     post(id);
     assertThat(change(before)).isEqualTo(change);
   }
+
+  @Test
+  void doesNotRecordASaleAgainThatIsRecorded() {
+    var books = new TestBooks(maren).invoices("412.00");
+    var customer =
+        maren
+            .get("/api/customers?q=" + books.customer().split(" ")[0])
+            .body()
+            .at("/rows/0/id")
+            .asLong();
+    // a card slip that paid the invoice, and one that says nothing
+    card("412.00", books.number(0), customer, "[" + books.item(0) + "]");
+    card("77.00", "", customer, "[]");
+    assertThat(books.open(0)).isEmpty();
+    var before = books();
+    var id =
+        take(
+            "474.82",
+            line("sale", "1", "", books.number(0), "412.00", "12.25", "399.75"),
+            line("sale", "2", "", "", "77.00", "1.93", "75.07"));
+    assertThat(join(id, "1")).isEqualTo("RECEIPT");
+    var asked = items(id).get("2");
+    assertThat(asked.at("/join/kind").asText()).isEqualTo("ASKED");
+    assertThat(asked.at("/asked").asText())
+        .isEqualTo(
+            "A receipt of the same amount was recorded on 26 May 2026; it may be this sale.");
+    assertThat(asked.at("/candidates").findValuesAsText("kind")).containsExactly("RECEIPT", "NEW");
+    var refused =
+        maren.post(
+            "/api/payouts/" + id + "/posting", "{\"bankAccountId\":%d}".formatted(operating()));
+    assertThat(refused.text("/code")).isEqualTo("PAYOUT_REFUSED");
+    assertThat(refused.text("/detail")).contains("the 77.00 of line 3 belong to");
+
+    var item = asked.at("/id").asText();
+    var wrong =
+        maren.put("/api/payouts/" + id + "/items/" + item + "/join", "{\"kind\":\"LOOSE\"}");
+    assertThat(wrong.status()).isEqualTo(400);
+    expect(
+        200,
+        maren.put(
+            "/api/payouts/" + id + "/items/" + item + "/join",
+            "{\"kind\":\"RECEIPT\",\"target\":%s}"
+                .formatted(asked.at("/candidates/0/target").asText())));
+    assertThat(items(id).get("2").at("/decidedBy").asText()).isEqualTo("maren");
+    // looking again leaves alone what somebody decided
+    assertThat(maren.post("/api/payouts/" + id + "/joining", "").body().at("/changed").asInt())
+        .isZero();
+    var posted = post(id);
+    assertThat(change(before))
+        .containsEntry("Operating USD", "474.82")
+        .containsEntry("Processing fees", "14.18")
+        .containsEntry("Processor clearing", "-489.00")
+        .doesNotContainKey("Sales")
+        .doesNotContainKey("Accounts receivable");
+    // what is paid out is not in the pouch any more
+    var deposit = maren.get("/api/deposits/" + posted.at("/arrival/depositId").asText()).body();
+    assertThat(deposit.at("/receipts")).hasSize(2);
+    assertThat(deposit.at("/payoutId").asLong()).isEqualTo(id);
+    expect(200, maren.post("/api/payouts/" + id + "/reversal", "{\"reason\":\"again\"}"));
+    assertThat(change(before)).isEmpty();
+  }
+
+  private void card(String amount, String reference, long customer, String items) {
+    expect(
+        201,
+        maren.post(
+            "/api/receipts",
+            "{\"method\":\"CARD\",\"receivedOn\":\"2026-05-26\",\"amount\":%s,\"reference\":\"%s\",\"customerId\":%d,\"itemIds\":%s}"
+                .formatted(TestBooks.money(amount), reference, customer, items)));
+  }
+
+  @Test
+  void makesAClaimOfAChargebackAndPutsItBackWhenReversed() {
+    var books = new TestBooks(maren).invoices("230.00");
+    var first = take("223.00", line("sale", "1", "", books.number(0), "230.00", "7.00", "223.00"));
+    post(first);
+    var sold = number;
+    number = "T" + NEXT.getAndIncrement();
+    var before = books();
+    // a later payout takes the sale back, without saying more than its number
+    var back =
+        "Testfold,%s,2026-05-28,chargeback,%s-1,%s-1,,2026-05-27,-230.00,,15.00,-245.00,-45.00,USD\n"
+            .formatted(number, number, sold);
+    var more = line("sale", "2", "", "WEB-" + number, "200.00", "0.00", "200.00");
+    var id = take("-45.00", back, more);
+    assertThat(items(id).get("1").at("/join/name").asText()).isEqualTo(books.number(0));
+    expect(200, maren.post("/api/payouts/" + id + "/posting", "{}"));
+    // nothing was sent: what we owe the processor stands on its clearing account
+    assertThat(payout(id).at("/carried/amount").asText()).isEqualTo("0.00");
+    assertThat(change(before))
+        .containsEntry("Claims on customers", "230.00")
+        .containsEntry("Processing fees", "15.00")
+        .containsEntry("Sales", "-200.00")
+        .containsEntry("Processor clearing", "-45.00")
+        .doesNotContainKey("Operating USD");
+    expect(200, maren.post("/api/payouts/" + id + "/reversal", "{\"reason\":\"won\"}"));
+    assertThat(change(before)).isEmpty();
+  }
+
+  @Test
+  void holdsBackWhatContradictsItselfUntilASupervisorAcceptsIt() {
+    var id =
+        take(
+            "96.00",
+            line("sale", "1", "", "WEB-" + number, "100.00", "3.20", "96.80"),
+            line("loyalty levy", "2", "", "", "-0.50", "0.00", "-0.50"));
+    var view = payout(id);
+    assertThat(view.at("/payout/blocked").asBoolean()).isTrue();
+    assertThat(view.at("/contradictions").toString())
+        .contains("says it comes to 96.00, its items come to 96.30: 0.30 more")
+        .contains("\\\"loyalty levy\\\" is no type of item that is known");
+    var body = "{\"bankAccountId\":%d}".formatted(operating());
+    assertThat(maren.post("/api/payouts/" + id + "/posting", body).text("/detail"))
+        .contains("contradicts itself");
+    var reason = "{\"reason\":\"the processor confirmed 96.00\"}";
+    assertThat(maren.post("/api/payouts/" + id + "/acceptance", reason).status()).isEqualTo(403);
+    expect(200, osric.post("/api/payouts/" + id + "/acceptance", reason));
+    assertThat(osric.post("/api/payouts/" + id + "/acceptance", reason).status()).isEqualTo(409);
+    // what it is has to be said all the same; it is never dropped
+    assertThat(maren.post("/api/payouts/" + id + "/posting", body).text("/detail"))
+        .contains("Line 3 is \"loyalty levy\", of -0.50; say what that is first.");
+    var levy = items(id).get("2").at("/id").asText();
+    assertThat(
+            maren
+                .put("/api/payouts/" + id + "/items/" + levy + "/type", "{\"type\":\"SALE\"}")
+                .status())
+        .isEqualTo(400);
+    expect(200, maren.put("/api/payouts/" + id + "/items/" + levy + "/type", "{\"type\":\"FEE\"}"));
+    var before = books();
+    post(id);
+    // what was sent is less than the items come to: the rest stays with the processor
+    assertThat(change(before))
+        .containsEntry("Operating USD", "96.00")
+        .containsEntry("Processing fees", "3.70")
+        .containsEntry("Sales", "-100.00");
+    assertThat(payout(id).at("/carried/amount").asText()).isEqualTo("0.30");
+  }
+
+  @Test
+  void knowsTheSamePayoutAndRefusesOneThatDiffers() {
+    var lines =
+        new String[] {
+          line("sale", "1", "", "WEB-1" + number, "100.00", "3.20", "96.80"),
+          line("sale", "2", "", "WEB-2" + number, "50.00", "1.75", "48.25")
+        };
+    var id = take("145.05", lines);
+    var again = expect(201, maren.drop("again.csv", HEAD + filled("145.05", lines) + "\n")).body();
+    assertThat(again.at("/fresh").asInt()).isZero();
+    assertThat(again.at("/known").asInt()).isEqualTo(2);
+    var other = maren.drop("other.csv", HEAD + filled("96.80", lines[0]));
+    assertThat(other.status()).isEqualTo(422);
+    assertThat(other.text("/detail"))
+        .contains("was taken in already, with 2 items that come to 145.05")
+        .contains("this file has 1 that come to 96.80");
+    // taken back with its file, unless it is booked
+    var intake = payout(id).at("/intakeId").asText();
+    post(id);
+    assertThat(maren.post("/api/intakes/" + intake + "/taking-back", "").text("/detail"))
+        .contains("Payout " + number + " of Testfold is booked; reverse it first.");
+    expect(200, maren.post("/api/payouts/" + id + "/reversal", "{\"reason\":\"twice\"}"));
+    expect(200, maren.post("/api/intakes/" + intake + "/taking-back", ""));
+    assertThat(maren.get("/api/payouts/" + id).status()).isEqualTo(404);
+    assertThat(take("96.80", lines[0])).isPositive();
+  }
 }
