@@ -21,8 +21,8 @@ public final class Bench {
   /**
    * {@code --quick} takes less than two minutes; {@code --wrong} lists what was wrong; {@code
    * --files} measures reading and intake only, {@code --desk} reads and posting on the big set,
-   * {@code --lockbox} a lockbox of 5,000 cheques; {@code --fit FILE} fits the engine's factors anew
-   * instead.
+   * {@code --lockbox} a lockbox of 5,000 cheques, {@code --payout} a payout of 50,000 items; {@code
+   * --fit FILE} fits the engine's factors anew instead.
    */
   public static void main(String[] args) throws Exception {
     var given = List.of(args);
@@ -39,6 +39,10 @@ public final class Bench {
     }
     if (given.contains("--lockbox")) {
       report.lockbox(LockboxRun.run(SERVER));
+      return;
+    }
+    if (given.contains("--payout")) {
+      report.payout(PayoutRun.run(SERVER));
       return;
     }
     if (given.contains("--desk")) {
@@ -59,6 +63,7 @@ public final class Bench {
       files(report);
       report.desk(DeskRun.run(SERVER));
       report.lockbox(LockboxRun.run(SERVER));
+      report.payout(PayoutRun.run(SERVER));
       report.write(LATEST);
     }
   }

@@ -1,8 +1,6 @@
 package org.sumbrel.bench;
 
-import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
-import java.net.http.HttpRequest.BodyPublishers;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Locale;
@@ -18,7 +16,6 @@ final class LockboxRun {
   private static final int ITEMS_OF_A_CHEQUE = 4;
   private static final int LOOK_EVERY_MS = 100;
   private static final int LOOKS = 30;
-  private static final String BOUNDARY = "sumbrel-bench";
 
   /** Every so-manieth slip is not right: a figure is lost, or the cheque is short. */
   private static final int MISHAPS = 20;
@@ -65,9 +62,9 @@ final class LockboxRun {
 
   private Lockbox measure() throws IOException, InterruptedException {
     makeUp();
-    take("invoices.csv", invoices);
+    server.take("invoices.csv", invoices);
     var begun = System.nanoTime();
-    var intake = take("lockbox.csv", list);
+    var intake = server.take("lockbox.csv", list);
     var taken = seconds(begun);
     if (intake.path("fresh").asInt() != CHEQUES) {
       throw new IllegalStateException("not all cheques were new: " + intake);
@@ -81,8 +78,8 @@ final class LockboxRun {
         server.get("/api/lockbox-batches?intake=" + intake.path("id").asText()).at("/rows/0/id");
     var path = "/api/lockbox-batches/" + id.asText();
     var ready = server.get(path).at("/ready/cheques").asInt();
-    var batchMs = median(path);
-    var pageMs = median(path + "/cheques?limit=100&cursor=2000");
+    var batchMs = server.median(path, LOOKS);
+    var pageMs = server.median(path + "/cheques?limit=100&cursor=2000", LOOKS);
     begun = System.nanoTime();
     var run = server.post(path + "/runs", "{}");
     while (run.path("state").asText().equals("RUNNING")) {
@@ -103,14 +100,6 @@ final class LockboxRun {
 
   private static double seconds(long begun) {
     return (System.nanoTime() - begun) / 1e9;
-  }
-
-  private double median(String path) throws IOException, InterruptedException {
-    var taken = new ArrayList<Long>();
-    for (var look = 0; look < LOOKS; look++) {
-      taken.add(server.nanosFor(path));
-    }
-    return taken.stream().sorted().skip(LOOKS / 2).findFirst().orElseThrow() / 1e6;
   }
 
   private void makeUp() {
@@ -149,18 +138,5 @@ final class LockboxRun {
 
   private static String amount(long cents) {
     return "%d.%02d".formatted(cents / 100, cents % 100);
-  }
-
-  private JsonNode take(String name, StringBuilder text) throws IOException, InterruptedException {
-    var head =
-        "--"
-            + BOUNDARY
-            + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\""
-            + name
-            + "\"\r\nContent-Type: text/csv\r\n\r\n";
-    return server.send(
-        "/api/intakes",
-        "multipart/form-data; boundary=" + BOUNDARY,
-        BodyPublishers.ofString(head + text + "\r\n--" + BOUNDARY + "--\r\n"));
   }
 }

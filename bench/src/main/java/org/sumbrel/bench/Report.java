@@ -120,6 +120,21 @@ final class Report {
     results.put("lockbox", lockbox);
   }
 
+  void payout(PayoutRun.Payout payout) {
+    out.printf(
+        "%npayout of %,d items: read and joined in %.1f s, %,d to invoices; statement %.0f ms, a page of items %.0f ms;"
+            + " booked in %.1f s, %.0f items a second; taken back in %.1f s%n",
+        payout.items(),
+        payout.takenSeconds(),
+        payout.joined(),
+        payout.viewMs(),
+        payout.pageMs(),
+        payout.bookedSeconds(),
+        payout.items() / payout.bookedSeconds(),
+        payout.reversedSeconds());
+    results.put("payout", payout);
+  }
+
   void reading(ReadingRace.Race race) {
     out.printf(
         "%ncamt.053 of %d entries, %d MiB: read in %.2f s, a bare pass %.2f s, ratio %.2f; in 256 MiB of heap: %s%n",

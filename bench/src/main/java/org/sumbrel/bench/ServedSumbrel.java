@@ -23,6 +23,7 @@ import java.util.List;
 final class ServedSumbrel implements AutoCloseable {
 
   private static final int PORT = 18_923;
+  private static final String BOUNDARY = "sumbrel-bench";
   private static final int PATIENCE_SECONDS = 600;
   private static final ObjectMapper JSON = new ObjectMapper();
 
@@ -108,6 +109,29 @@ final class ServedSumbrel implements AutoCloseable {
 
   JsonNode post(String path, String json) throws IOException, InterruptedException {
     return send(path, "application/json", BodyPublishers.ofString(json));
+  }
+
+  /** Brings a table as the interface does. */
+  JsonNode take(String name, CharSequence text) throws IOException, InterruptedException {
+    var head =
+        "--"
+            + BOUNDARY
+            + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\""
+            + name
+            + "\"\r\nContent-Type: text/csv\r\n\r\n";
+    return send(
+        "/api/intakes",
+        "multipart/form-data; boundary=" + BOUNDARY,
+        BodyPublishers.ofString(head + text + "\r\n--" + BOUNDARY + "--\r\n"));
+  }
+
+  /** The median of some looks at a path, in milliseconds. */
+  double median(String path, int looks) throws IOException, InterruptedException {
+    var taken = new ArrayList<Long>();
+    for (var look = 0; look < looks; look++) {
+      taken.add(nanosFor(path));
+    }
+    return taken.stream().sorted().skip(looks / 2).findFirst().orElseThrow() / 1e6;
   }
 
   JsonNode send(String path, String type, BodyPublisher body)
