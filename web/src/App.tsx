@@ -22,6 +22,7 @@ const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
 const BatchesView = lazy(() => import("./lockbox/BatchesView"));
 const BatchView = lazy(() => import("./lockbox/BatchView"));
 const PayoutsView = lazy(() => import("./payouts/PayoutsView"));
+const ProcessorsView = lazy(() => import("./payouts/ProcessorsView"));
 const PayoutView = lazy(() => import("./payouts/PayoutView"));
 const PouchView = lazy(() => import("./pouch/PouchView"));
 const DepositsView = lazy(() => import("./pouch/DepositsView"));
@@ -68,6 +69,7 @@ export function App() {
           <Route path="/waiting/lockbox/:batchId" element={<BatchView />} />
           <Route path="/waiting/lockbox/:batchId/:entryId" element={<BatchView />} />
           <Route path="/waiting/payouts" element={<PayoutsView />} />
+          <Route path="/waiting/payouts/processors" element={<ProcessorsView />} />
           <Route path="/waiting/payouts/:payoutId" element={<PayoutView />} />
           <Route path="/pouch" element={<PouchView />} />
           <Route path="/pouch/takings" element={<TakingsView />} />

@@ -1,4 +1,4 @@
-import { Alert, Box, Button, Link } from "@mui/material";
+import { Box, Button, Link } from "@mui/material";
 import { useMemo, useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
@@ -7,6 +7,7 @@ import { Workbench } from "../desk/Workbench";
 import { ViewActions } from "../frame/ViewActions";
 import { useNoteMarks } from "../notes/queries";
 import { AskWhy } from "../pouch/AskWhy";
+import { Contradiction } from "../shared/Contradiction";
 import { count, onDay } from "../shared/dates";
 import { grouped } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
@@ -73,7 +74,13 @@ export default function BatchView() {
       <Heading batch={b} />
       <ControlTotals batch={b} />
       {b.batch.blocked && (
-        <Contradiction batch={b} supervisor={books.supervisor} accept={() => ask("accept")} />
+        <Contradiction
+          sentences={b.contradictions}
+          supervisor={books.supervisor}
+          accept={() => ask("accept")}
+          until="Nothing of this batch is posted until a supervisor accepts that with a reason"
+          instead="ask one, or have the bank send the file again"
+        />
       )}
       <RunNotice runs={runs.data ?? []} />
       <Box sx={{ flex: 1, minHeight: 0 }}>
@@ -182,39 +189,5 @@ function Heading({ batch }: { batch: Batch }) {
           ` · contradictions accepted by ${batch.accepted.by}: ${batch.accepted.why.replace(/\.$/, "")}`}
       </Box>
     </Box>
-  );
-}
-
-/** What contradicts, and who can answer for it. */
-function Contradiction({
-  batch,
-  supervisor,
-  accept,
-}: {
-  batch: Batch;
-  supervisor: boolean;
-  accept: () => void;
-}) {
-  return (
-    <Alert
-      severity="warning"
-      variant="outlined"
-      sx={{ mx: 2, my: 1 }}
-      action={
-        supervisor ? (
-          <Button color="inherit" onClick={accept}>
-            Accept…
-          </Button>
-        ) : undefined
-      }
-    >
-      {batch.contradictions.map((sentence) => (
-        <div key={sentence}>{sentence}</div>
-      ))}
-      <div>
-        Nothing of this batch is posted until a supervisor accepts that with a reason
-        {supervisor ? "." : "; ask one, or have the bank send the file again."}
-      </div>
-    </Alert>
   );
 }

@@ -6,6 +6,7 @@ import { ViewActions } from "../frame/ViewActions";
 import { JournalLines } from "../journal/JournalLines";
 import { AskWhy } from "../pouch/AskWhy";
 import { ColumnHead } from "../shared/Columns";
+import { Contradiction } from "../shared/Contradiction";
 import { count, onDay } from "../shared/dates";
 import { grouped } from "../shared/money";
 import { PagedList } from "../shared/PagedList";
@@ -23,6 +24,7 @@ import {
   type Kind,
   type Payout,
 } from "./queries";
+import { Pairs } from "./Pairs";
 import { Waterfall } from "./Waterfall";
 import { ITEMS_OF, JOINED, STEP, type StepKind } from "./words";
 
@@ -78,7 +80,13 @@ export default function PayoutView() {
       </ViewActions>
       <Heading payout={p} />
       {p.payout.blocked && (
-        <Contradiction payout={p} supervisor={books.supervisor} accept={() => ask("accept")} />
+        <Contradiction
+          sentences={p.contradictions}
+          supervisor={books.supervisor}
+          accept={() => ask("accept")}
+          until="Nothing of it is booked until a supervisor accepts that with a reason"
+          instead="ask one, or have the processor send the file again"
+        />
       )}
       <Box sx={{ flex: 1, minHeight: 0, display: "flex" }}>
         <Box sx={{ width: { xs: 400, lg: 470 }, flexShrink: 0, overflow: "auto", px: 2, py: 1.5 }}>
@@ -220,40 +228,6 @@ function Heading({ payout }: { payout: Payout }) {
   );
 }
 
-/** What contradicts, and who can answer for it. */
-function Contradiction({
-  payout,
-  supervisor,
-  accept,
-}: {
-  payout: Payout;
-  supervisor: boolean;
-  accept: () => void;
-}) {
-  return (
-    <Alert
-      severity="warning"
-      variant="outlined"
-      sx={{ mx: 2, my: 1 }}
-      action={
-        supervisor ? (
-          <Button color="inherit" onClick={accept}>
-            Accept…
-          </Button>
-        ) : undefined
-      }
-    >
-      {payout.contradictions.map((sentence) => (
-        <div key={sentence}>{sentence}</div>
-      ))}
-      <div>
-        Nothing of it is booked until a supervisor accepts that with a reason
-        {supervisor ? "." : "; ask one, or have the processor send the file again."}
-      </div>
-    </Alert>
-  );
-}
-
 function Items({
   payout,
   step,
@@ -282,27 +256,34 @@ function Items({
   const is = useIs(id);
   const refused = belongs.error ?? is.error;
   const mayDecide = books.mayPost && !payout.payout.postedBy && !belongs.isPending && !is.isPending;
+  const filters = (
+    <Box role="group" aria-label="Which items" sx={{ display: "flex", flexWrap: "wrap", mb: 1, ml: -0.75 }}>
+      <Filter name={`All ${payout.payout.items.toLocaleString()}`} here={!step && !join} go={showAll} />
+      {payout.joins.map((one) => (
+        <Filter
+          key={one.kind}
+          name={`${JOINED[one.kind]} ${one.items.toLocaleString()}`}
+          here={join === one.kind}
+          go={() => showJoin(one.kind)}
+        />
+      ))}
+      {step && <Filter name={STEP[step]} here go={showAll} />}
+    </Box>
+  );
+  if (join === "SALE") {
+    return (
+      <Box sx={{ height: "100%", overflow: "auto", px: 3, pt: 2 }}>
+        {filters}
+        <Pairs payoutId={id} />
+      </Box>
+    );
+  }
   return (
     <PagedList
       label="Items"
       head={
         <>
-          <Box
-            role="group"
-            aria-label="Which items"
-            sx={{ display: "flex", flexWrap: "wrap", mb: 1, ml: -0.75 }}
-          >
-            <Filter name={`All ${payout.payout.items.toLocaleString()}`} here={!step && !join} go={showAll} />
-            {payout.joins.map((one) => (
-              <Filter
-                key={one.kind}
-                name={`${JOINED[one.kind]} ${one.items.toLocaleString()}`}
-                here={join === one.kind}
-                go={() => showJoin(one.kind)}
-              />
-            ))}
-            {step && <Filter name={STEP[step]} here go={showAll} />}
-          </Box>
+          {filters}
           {refused && (
             <Alert severity="error" variant="outlined" sx={{ mb: 1 }}>
               {refused.message}

@@ -14,6 +14,11 @@ export default function PayoutsView() {
   return (
     <PagedList
       label="Payouts"
+      aside={
+        <Link component={RouterLink} to="/waiting/payouts/processors" sx={{ ml: "auto", fontSize: 13 }}>
+          What processors owe and cost
+        </Link>
+      }
       head={
         <ColumnHead columns={COLUMNS}>
           <span>Payout</span>

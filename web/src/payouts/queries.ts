@@ -6,6 +6,8 @@ import { watched } from "../shared/live";
 
 export type Payout = Schemas["PayoutView"];
 export type Item = Schemas["PayoutItemView"];
+export type Proof = Schemas["ClearingProof"];
+export type Cost = Schemas["CostRow"];
 export type ItemType = Item["type"];
 export type Kind = Schemas["JoinView"]["kind"];
 
@@ -69,6 +71,34 @@ export function useItems(id: number, shown: Shown) {
         }),
       ),
     getNextPageParam: (page) => page.next ?? undefined,
+  });
+}
+
+/** The sales that items of a payout are about, each beside what was taken back of it. */
+export function usePairs(id: number) {
+  return useQuery({
+    queryKey: ["payouts", "pairs", id],
+    queryFn: async () => data(await api.GET("/api/payouts/{id}/pairs", { params: { path: { id } } })),
+  });
+}
+
+/** What stands on each processor's clearing account, item by item. */
+export function useClearing() {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["payouts", "clearing", books.company],
+    queryFn: async () =>
+      data(await api.GET("/api/processors/clearing", { params: { query: { company: books.company } } })),
+  });
+}
+
+/** What payment cost, by month, processor and method. */
+export function useCost() {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["payouts", "cost", books.company],
+    queryFn: async () =>
+      data(await api.GET("/api/processors/cost", { params: { query: { company: books.company } } })),
   });
 }
 

@@ -4,7 +4,7 @@ import { grouped, minor, positive, isNegative, isZero } from "../shared/money";
 import type { Held } from "./words";
 
 type Money = Schemas["MoneyView"];
-type Line = Pick<Schemas["DepositLineView"], "kind" | "amount">;
+type Line = Pick<Schemas["DepositLineView"], "kind" | "amount"> & { words?: string };
 
 interface Piece {
   label: string;
@@ -30,7 +30,11 @@ export function DepositBar({
     ...receipts.map((r) => ({ label: r.name, amount: r.amount, cash: r.method === "CASH" })),
     ...lines
       .filter((line) => !isNegative(line.amount))
-      .map((line) => ({ label: "loose", amount: line.amount, cash: true })),
+      .map((line) =>
+        line.kind === "TO_ACCOUNT"
+          ? { label: line.words ? line.words : "other", amount: line.amount, cash: false }
+          : { label: "loose", amount: line.amount, cash: true },
+      ),
   ];
   const out = lines.filter((line) => isNegative(line.amount));
   const sum = pieces.reduce((total, piece) => total + minor(piece.amount), 0);

@@ -248,16 +248,20 @@ function Made({ deposit }: { deposit: Deposit }) {
             Untie
           </Button>
         )}
-        {books.mayPost && batch === undefined && deposit.status === "MADE" && deposit.shown.length === 0 && (
-          <Button
-            variant="outlined"
-            color="inherit"
-            disabled={open.isPending}
-            onClick={() => open.mutate("")}
-          >
-            Open again
-          </Button>
-        )}
+        {books.mayPost &&
+          batch === undefined &&
+          !deposit.payoutId &&
+          deposit.status === "MADE" &&
+          deposit.shown.length === 0 && (
+            <Button
+              variant="outlined"
+              color="inherit"
+              disabled={open.isPending}
+              onClick={() => open.mutate("")}
+            >
+              Open again
+            </Button>
+          )}
       </Box>
     </Box>
   );

@@ -48,6 +48,10 @@ abstract class DeskTest extends BrowserTest {
     return in.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile(pattern)));
   }
 
+  static Locator link(Page in, String pattern) {
+    return in.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile(pattern)));
+  }
+
   Locator button(String pattern) {
     return button(page, pattern);
   }
@@ -75,6 +79,13 @@ abstract class DeskTest extends BrowserTest {
             """,
             Map.of("name", name, "text", text, "statement", name.startsWith("statement")));
     assertThat((String) summary).contains(done);
+  }
+
+  /** Drops a file as a person does, and waits for nothing. */
+  void bring(Dropped file) {
+    page.navigate(sumbrel.address() + "/arrived/intake");
+    assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
+    drop(file);
   }
 
   /** Invoices of one customer: number, amount and terms of each. */

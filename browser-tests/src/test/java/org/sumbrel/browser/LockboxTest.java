@@ -22,16 +22,6 @@ import org.junit.jupiter.api.Test;
  */
 class LockboxTest extends DeskTest {
 
-  private static Locator link(Page in, String pattern) {
-    return in.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile(pattern)));
-  }
-
-  private void bring(Dropped file) {
-    page.navigate(sumbrel.address() + "/arrived/intake");
-    assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
-    drop(file);
-  }
-
   private void toTheBatch() {
     link(page, "^To the lockbox batches$").click();
   }

@@ -3,7 +3,6 @@ package org.sumbrel.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Locator;
-import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
@@ -12,16 +11,6 @@ import org.junit.jupiter.api.Test;
 
 /** A payout: from the processor's file to the bank's entry, and one whose sums are wrong. */
 class PayoutTest extends DeskTest {
-
-  private static Locator link(Page in, String pattern) {
-    return in.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(Pattern.compile(pattern)));
-  }
-
-  private void bring(Dropped file) {
-    page.navigate(sumbrel.address() + "/arrived/intake");
-    assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
-    drop(file);
-  }
 
   /** The item that says this. */
   private Locator item(String text) {
@@ -59,6 +48,11 @@ class PayoutTest extends DeskTest {
     assertThat(item("LM-0020584").getByRole(AriaRole.LINK)).hasText("LM-0020584");
     assertThat(item("chargeback WEB-3110")).containsText("of WEB-3110");
 
+    // sale and what was taken back side by side: 6.45 kept of it, 0.73 given back
+    button("^About a sale 3$").click();
+    assertThat(page.getByLabel("Sales and what was taken back")).containsText("5.72");
+    button("^All 15$").click();
+
     // a day's cards of the till that are recorded already are asked about
     assertThat(button("^Book the payout")).isDisabled();
     assertThat(page.getByText("It is not decided what the 315.40")).isVisible();
@@ -85,6 +79,12 @@ class PayoutTest extends DeskTest {
     link(page, "^Payout CF-2026-22 of Chipfold$").click();
     assertThat(page.getByText("shown by the bank")).isVisible();
     assertBooksAreWhole();
+
+    // what the processor owes and cost
+    page.navigate(sumbrel.address() + "/waiting/payouts/processors");
+    assertThat(region("What Chipfold owes")).containsText("It holds back 50.00");
+    assertThat(region("What payment cost")).containsText("3.33 %");
+    page.goBack();
 
     // from the invoice back to the payout
     item("LM-0020584").getByRole(AriaRole.LINK).click();

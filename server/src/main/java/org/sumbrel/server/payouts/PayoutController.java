@@ -119,6 +119,14 @@ class PayoutController {
         Page.limit(limit));
   }
 
+  @GetMapping("/{id}/pairs")
+  @Operation(
+      summary =
+          "The sales that items of a payout are about, each beside what was taken back of it and what that cost")
+  List<PayoutViews.SalePair> pairs(@PathVariable Long id) {
+    return views.pairs(payouts.payout(id));
+  }
+
   @PutMapping("/{id}/items/{itemId}/join")
   @Operation(summary = "Says what an item belongs to")
   PayoutViews.PayoutView belongs(

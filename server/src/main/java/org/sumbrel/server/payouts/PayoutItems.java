@@ -124,6 +124,18 @@ class PayoutItems {
             .list();
   }
 
+  /** Everything that is about these sales, in whichever payout. */
+  @Transactional(readOnly = true)
+  public List<PayoutItemRow> about(List<Long> sales) {
+    return sales.isEmpty()
+        ? List.of()
+        : jdbc.sql(
+                "select i.*, p.currency from unnest(:ids) asked(id) join payout_item i on i.join_target = asked.id and i.join_kind = 'SALE' join payout p on p.id = i.payout_id order by i.id")
+            .param("ids", sales.toArray(Long[]::new))
+            .query(PayoutItems::row)
+            .list();
+  }
+
   private static PayoutItemRow row(ResultSet row, int n) throws SQLException {
     var currency = CurrencyUnit.of(row.getString("currency"));
     var join =

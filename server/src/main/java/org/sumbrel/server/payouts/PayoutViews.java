@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -130,6 +131,64 @@ class PayoutViews {
       String decidedBy) {}
 
   record PayoutItemPage(@NotNull List<PayoutItemView> rows, String next) {}
+
+  record PairSide(
+      @NotNull Long payoutId,
+      @NotNull PayoutItemType type,
+      @NotNull String reference,
+      LocalDate on,
+      @NotNull MoneyView gross,
+      @NotNull @Schema(description = "what is kept; negative where it comes back") MoneyView fee) {}
+
+  record SalePair(
+      @NotNull PairSide sale,
+      @NotNull @Schema(description = "what was taken back of it, and what was charged for that")
+          List<PairSide> back,
+      @NotNull @Schema(description = "what is left of the sale") MoneyView left,
+      @NotNull @Schema(description = "what the processor kept of it all in the end")
+          MoneyView kept) {}
+
+  /** The sales that items of a payout are about, each beside what was taken back of it. */
+  List<SalePair> pairs(PayoutEntity payout) {
+    var ids =
+        items.of(payout.id()).stream()
+            .filter(i -> i.join() instanceof Join.ToSale)
+            .map(i -> Long.valueOf(((Join.ToSale) i.join()).saleId()))
+            .distinct()
+            .toList();
+    var about = new HashMap<Long, List<PayoutItemRow>>();
+    for (var row : items.about(ids)) {
+      about
+          .computeIfAbsent(
+              Long.valueOf(((Join.ToSale) row.join()).saleId()), id -> new ArrayList<>())
+          .add(row);
+    }
+    return items.some(ids).stream()
+        .map(sale -> pair(sale, about.get(sale.id()), payout.currency()))
+        .toList();
+  }
+
+  private static SalePair pair(
+      PayoutItemRow sale, List<PayoutItemRow> back, CurrencyUnit currency) {
+    var all = new ArrayList<>(back);
+    all.add(sale);
+    return new SalePair(
+        side(sale),
+        back.stream().map(PayoutViews::side).toList(),
+        MoneyView.of(MoneySum.of(currency, all, i -> i.item().gross())),
+        MoneyView.of(MoneySum.of(currency, all, i -> i.item().fee())));
+  }
+
+  private static PairSide side(PayoutItemRow row) {
+    var item = row.item();
+    return new PairSide(
+        row.payoutId(),
+        item.type(),
+        item.reference(),
+        item.on().orElse(null),
+        MoneyView.of(item.gross()),
+        MoneyView.of(item.fee()));
+  }
 
   PayoutRow row(PayoutEntity payout) {
     var processor = processors.processor(payout.processorId());

@@ -44,6 +44,10 @@ class PayoutApiTest {
   @AfterEach
   void booksAreWhole() {
     assertThat(maren.get("/api/trial-balance").body().at("/balanced").asBoolean()).isTrue();
+    for (var proof : expect(200, maren.get("/api/processors/clearing")).body()) {
+      assertThat(proof.at("/difference/amount").asText()).as(proof.toString()).isEqualTo("0.00");
+      assertThat(proof.at("/reserve")).isEqualTo(proof.at("/reserveExplained"));
+    }
     var trail = maren.get("/api/cent-trail").body();
     assertThat(trail.at("/whole").asBoolean()).as(trail.toString()).isTrue();
   }
@@ -167,6 +171,12 @@ class PayoutApiTest {
     assertThat(join(id, "1")).isEqualTo("INVOICE");
     assertThat(join(id, "2")).isEqualTo("NEW");
     assertThat(join(id, "3")).isEqualTo("SALE");
+    // sale and refund side by side: 3.37 kept, 0.37 of it given back
+    var pair = maren.get("/api/payouts/" + id + "/pairs").body().at("/0");
+    assertThat(pair.at("/sale/gross/amount").asText()).isEqualTo("106.00");
+    assertThat(pair.at("/back/0/fee/amount").asText()).isEqualTo("-0.37");
+    assertThat(pair.at("/left/amount").asText()).isEqualTo("79.50");
+    assertThat(pair.at("/kept/amount").asText()).isEqualTo("3.00");
     // nothing is booked by looking
     assertThat(change(before)).isEmpty();
 
@@ -352,6 +362,51 @@ class PayoutApiTest {
         .containsEntry("Processing fees", "3.70")
         .containsEntry("Sales", "-100.00");
     assertThat(payout(id).at("/carried/amount").asText()).isEqualTo("0.30");
+    var proof = clearing();
+    assertThat(proof.at("/items").findValuesAsText("words"))
+        .contains("Not sent with payout " + number);
+    assertThat(proof.at("/onItsWay").findValuesAsText("slip")).contains(number);
+  }
+
+  private JsonNode clearing() {
+    for (var proof : maren.get("/api/processors/clearing").body()) {
+      if (proof.at("/processor").asText().equals("Testfold")) {
+        return proof;
+      }
+    }
+    throw new AssertionError("nothing of Testfold");
+  }
+
+  @Test
+  void tellsWhatPaymentCostByMethod() {
+    var lines =
+        "processor,payout,payout_date,type,item,related,reference,date,gross,fee,net,method,currency\n"
+            + "Costfold,C1,2026-04-30,sale,c1,,CO-1,2026-04-10,100.00,3.20,96.80,card,USD\n"
+            + "Costfold,C1,2026-04-30,sale,c2,,CO-2,2026-04-11,200.00,2.00,198.00,wallet,USD\n"
+            + "Costfold,C1,2026-04-30,refund,c3,c1,,2026-04-12,-50.00,-0.70,-49.30,,USD\n"
+            + "Costfold,C1,2026-04-30,fee,c4,,,2026-04-30,,9.00,,,USD\n";
+    var intake = expect(201, maren.drop("cost.csv", lines)).body();
+    var id =
+        maren
+            .get("/api/payouts?intake=" + intake.at("/id").asText())
+            .body()
+            .at("/rows/0/id")
+            .asLong();
+    post(id);
+    var rows = new HashMap<String, String>();
+    for (var row : maren.get("/api/processors/cost").body()) {
+      if (row.at("/processor").asText().equals("Costfold")) {
+        rows.put(
+            row.at("/month").asText() + " " + row.at("/method").asText(),
+            row.at("/kept/amount").asText() + " " + row.at("/percent").asText());
+      }
+    }
+    // what came back of a fee lessens what its sale's method cost
+    assertThat(rows)
+        .containsOnly(
+            Map.entry("2026-04 card", "2.50 2.5"),
+            Map.entry("2026-04 wallet", "2.00 1.0"),
+            Map.entry("2026-04 ", "9.00 null"));
   }
 
   @Test

@@ -1,0 +1,37 @@
+package org.sumbrel.server.payouts;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.server.companies.Companies;
+
+/** What processors and marketplaces owe and cost. */
+@RestController
+@RequestMapping("/api/processors")
+@Tag(name = "payouts")
+class ProcessorController {
+
+  private final ProcessorReports reports;
+  private final Companies companies;
+
+  ProcessorController(ProcessorReports reports, Companies companies) {
+    this.reports = reports;
+    this.companies = companies;
+  }
+
+  @GetMapping("/clearing")
+  @Operation(summary = "What stands on each processor's clearing account, item by item")
+  List<ProcessorReports.ClearingProof> clearing(@RequestParam(required = false) Long company) {
+    return reports.clearing(companies.idOf(company));
+  }
+
+  @GetMapping("/cost")
+  @Operation(summary = "What payment cost, by month, processor and method")
+  List<ProcessorReports.CostRow> cost(@RequestParam(required = false) Long company) {
+    return reports.cost(companies.idOf(company));
+  }
+}
