@@ -24,6 +24,8 @@ class AccessibilityTest extends BrowserTest {
           "/waiting/desk",
           "/waiting/lockbox",
           "/waiting/lockbox/1",
+          "/waiting/payouts/1",
+          "/waiting/payouts/processors",
           "/waiting/shelved",
           "/waiting/score?of=rehearsal",
           "/pouch",
@@ -57,6 +59,8 @@ class AccessibilityTest extends BrowserTest {
       assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
       drop(Dropped.example("copperbeck-mailroom-2026-05-29.txt"));
       assertThat(page.getByText("24 records, 24 new")).isVisible();
+      drop(Dropped.example("chipfold-payout-2026-05-29.csv"));
+      assertThat(page.getByText("15 records, 15 new")).isVisible();
       for (var light : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
         page.emulateMedia(new EmulateMediaOptions().setColorScheme(light));
         for (var view : VIEWS) {
