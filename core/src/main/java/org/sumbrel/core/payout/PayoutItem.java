@@ -55,6 +55,25 @@ public record PayoutItem(
     }
   }
 
+  /**
+   * The same item, where somebody says what it is: what it comes to stays; a fee is nothing but a
+   * fee. A tax in it is not known then.
+   *
+   * @throws IllegalArgumentException where its sign is against that
+   */
+  public PayoutItem as(PayoutItemType other) {
+    var zero = Money.zero(gross.getCurrencyUnit());
+    var keptOf = other.isFee() ? net().negated() : type.isFee() ? zero : fee;
+    var whole = other.isFee() ? zero : net().plus(keptOf);
+    if (whole.getAmount().signum() * other.sign() < 0) {
+      throw new IllegalArgumentException(
+          "an amount of " + whole.getAmount() + " cannot be " + other + ": its sign is against it");
+    }
+    return new PayoutItem(
+        line, id, other, word, reference, related, on, whole, keptOf, zero, zero, method, payer,
+        text);
+  }
+
   /** What it adds to the payout, or takes from it. */
   public Money net() {
     return gross.minus(fee);

@@ -186,6 +186,21 @@ class PayoutTest {
   }
 
   @Test
+  void comesToTheSameWhateverSomebodySaysThatAnItemIs() {
+    var levy = item(PayoutItemType.UNKNOWN, "-0.50", "0.10");
+    var fee = levy.as(PayoutItemType.FEE);
+    assertThat(fee.gross()).isEqualTo(usd("0"));
+    assertThat(fee.fee()).isEqualTo(usd("0.60"));
+    assertThat(levy.as(PayoutItemType.REFUND).fee()).isEqualTo(usd("0.10"));
+    for (var type : List.of(PayoutItemType.FEE, PayoutItemType.REFUND, PayoutItemType.ADJUSTMENT)) {
+      assertThat(levy.as(type).net()).isEqualTo(levy.net());
+    }
+    assertThatThrownBy(() -> levy.as(PayoutItemType.SALE))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("-0.50");
+  }
+
+  @Test
   void hasNoFeeWithAGrossAndNoTaxBeyondWhatItIsIn() {
     assertThatThrownBy(() -> item(PayoutItemType.FEE, "1.00", "1.00"))
         .isInstanceOf(IllegalArgumentException.class);

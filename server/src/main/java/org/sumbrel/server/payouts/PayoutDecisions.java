@@ -2,9 +2,9 @@ package org.sumbrel.server.payouts;
 
 import java.util.List;
 import java.util.Locale;
-import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.payout.PayoutItem;
 import org.sumbrel.core.payout.PayoutItemType;
 import org.sumbrel.server.access.Actor;
@@ -70,9 +70,15 @@ class PayoutDecisions {
     if (to.kind() == Kind.INVOICE) {
       requireOpen(payout, row.item(), to.target());
     }
-    if (to.kind() == Kind.SALE
-        && items.some(List.of(to.target())).stream()
-            .noneMatch(s -> s.item().type() == PayoutItemType.SALE)) {
+    if (to.kind() == Kind.RECEIPT
+        && !joins.mayBeReceipt(
+            processors.processor(payout.processorId()), to.target(), row.item().gross())) {
+      throw new BadRequest(
+          "No card receipt of "
+              + MoneyText.grouped(row.item().gross())
+              + " that waits to be paid out is known by that number.");
+    }
+    if (to.kind() == Kind.SALE && !items.isSale(payout.processorId(), to.target())) {
       throw new NotThere("sale", to.target());
     }
     items.decide(itemId, to.toJoin("", ""), actor.name());
@@ -88,9 +94,9 @@ class PayoutDecisions {
       throw new BadRequest(
           there.get(0).number()
               + " is open with "
-              + open
+              + MoneyText.grouped(open)
               + "; a sale of "
-              + item.gross()
+              + MoneyText.grouped(item.gross())
               + " cannot be set against it.");
     }
   }
@@ -102,32 +108,16 @@ class PayoutDecisions {
     if (type == PayoutItemType.UNKNOWN || type == PayoutItemType.TRANSFER) {
       throw new BadRequest("That says nothing of what the item is.");
     }
-    var item = row.item();
-    var zero = Money.zero(payout.currency());
-    // what comes to us or goes from us stays what it is; a fee has it as its fee
-    var fee = type.isFee() ? item.net().negated() : item.type().isFee() ? zero : item.fee();
-    var gross = type.isFee() ? zero : item.net().plus(fee);
-    if (type.sign() != 0 && gross.getAmount().signum() * type.sign() < 0) {
+    try {
+      items.is(itemId, row.item().as(type));
+    } catch (IllegalArgumentException e) {
       throw new BadRequest(
-          "An amount of " + gross + " cannot be a " + said(type) + ": the sign is against it.");
+          "What comes to "
+              + MoneyText.grouped(row.item().net())
+              + " cannot be a "
+              + said(type)
+              + ": its sign is against it.");
     }
-    items.is(
-        itemId,
-        new PayoutItem(
-            item.line(),
-            item.id(),
-            type,
-            item.word(),
-            item.reference(),
-            item.related(),
-            item.on(),
-            gross,
-            fee,
-            zero,
-            zero,
-            item.method(),
-            item.payer(),
-            item.text()));
     lookAgain(payout);
   }
 

@@ -192,10 +192,22 @@ class PayoutItems {
         .update();
   }
 
+  /** Whether this is a sale of the processor, in whichever payout. */
+  @Transactional(readOnly = true)
+  public boolean isSale(Long processorId, Long id) {
+    return jdbc.sql(
+                "select count(*) from payout_item i join payout p on p.id = i.payout_id where i.id = :id and i.type = 'SALE' and p.processor_id = :processor")
+            .param("id", id)
+            .param("processor", processorId)
+            .query(Long.class)
+            .single()
+        > 0;
+  }
+
   /** Somebody says what an item is. */
   void is(Long id, PayoutItem item) {
     jdbc.sql(
-            "update payout_item set type = :type, gross_minor = :gross, fee_minor = :fee where id = :id")
+            "update payout_item set type = :type, gross_minor = :gross, fee_minor = :fee, tax_minor = 0, fee_tax_minor = 0 where id = :id")
         .param("type", item.type().name())
         .param("gross", item.gross().getAmountMinorLong())
         .param("fee", item.fee().getAmountMinorLong())

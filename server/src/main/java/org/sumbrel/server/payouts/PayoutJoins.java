@@ -75,6 +75,13 @@ class PayoutJoins {
     return ids.size();
   }
 
+  /** Whether a receipt of just this amount is recorded and not paid out. */
+  @Transactional(readOnly = true)
+  public boolean mayBeReceipt(ProcessorEntity processor, Long receipt, Money amount) {
+    return recorded(processor.companyId(), amount.getCurrencyUnit()).stream()
+        .anyMatch(r -> r.id().equals(receipt.toString()) && r.amount().equals(amount));
+  }
+
   /** All invoices of the company, the settled ones too: a reference to one of them is a doubt. */
   private List<Invoice> invoices(Long company, CurrencyUnit currency) {
     return jdbc.sql(

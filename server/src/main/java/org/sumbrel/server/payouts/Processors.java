@@ -26,11 +26,13 @@ class Processors {
   }
 
   /**
-   * The processor of this name. One that comes for the first time gets accounts of its own; the
-   * company's first one has the account on which its card receipts stand anyway.
+   * The processor of this name, held for whoever takes a payout of it in. One that comes for the
+   * first time gets accounts of its own; the company's first one has the account on which its card
+   * receipts stand anyway.
    */
   public ProcessorEntity named(Long company, String name) {
     return rows.findByCompanyIdAndNameIgnoreCase(company, name)
+        .flatMap(known -> rows.held(known.id()))
         .orElseGet(
             () ->
                 rows.saveAndFlush(

@@ -263,6 +263,15 @@ class PayoutApiTest {
     var wrong =
         maren.put("/api/payouts/" + id + "/items/" + item + "/join", "{\"kind\":\"LOOSE\"}");
     assertThat(wrong.status()).isEqualTo(400);
+    // a receipt of another amount would not be what the bank shows
+    var other = items(id).get("1").at("/join/target").asText();
+    assertThat(
+            maren
+                .put(
+                    "/api/payouts/" + id + "/items/" + item + "/join",
+                    "{\"kind\":\"RECEIPT\",\"target\":%s}".formatted(other))
+                .text("/detail"))
+        .contains("No card receipt of 77.00 that waits to be paid out");
     expect(
         200,
         maren.put(
