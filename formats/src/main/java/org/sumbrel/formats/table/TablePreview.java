@@ -8,6 +8,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
+import org.sumbrel.core.lockbox.LockboxBatch;
+import org.sumbrel.core.lockbox.LockboxCheque;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.payout.Payout;
 import org.sumbrel.core.payout.PayoutItem;
@@ -202,6 +204,7 @@ public record TablePreview(
     content.accounts().forEach(a -> a.entries().forEach(e -> entry(fields, a.account(), e)));
     content.invoices().forEach(i -> invoice(fields, i));
     content.customers().forEach(c -> customer(fields, c));
+    content.batches().forEach(b -> b.cheques().forEach(c -> cheque(fields, b, c)));
     content.payouts().forEach(p -> p.items().forEach(i -> item(fields, p, i)));
     fields.values().removeIf(String::isEmpty);
     return fields;
@@ -232,6 +235,22 @@ public record TablePreview(
     fields.put("currency", invoice.total().getCurrencyUnit().getCode());
     fields.put("order_ref", invoice.orderReference());
     fields.put("terms", invoice.terms().map(Object::toString).orElse(""));
+  }
+
+  private static void cheque(Map<String, String> fields, LockboxBatch batch, LockboxCheque cheque) {
+    fields.put("lockbox", batch.lockbox());
+    fields.put("batch", batch.number());
+    fields.put("deposit_date", batch.depositedOn().map(LocalDate::toString).orElse(""));
+    fields.put("check_number", cheque.number());
+    fields.put("routing", cheque.routing());
+    fields.put("account", cheque.account());
+    fields.put("check_amount", MoneyText.grouped(cheque.amount()));
+    fields.put("currency", batch.currency().getCode());
+    fields.put("payer_name", cheque.payerName());
+    for (var item : cheque.items()) {
+      fields.put("reference", item.reference());
+      fields.put("item_amount", MoneyText.grouped(item.amount()));
+    }
   }
 
   private static void item(Map<String, String> fields, Payout payout, PayoutItem item) {

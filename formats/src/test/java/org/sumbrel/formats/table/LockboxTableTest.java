@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.junit.jupiter.api.Test;
@@ -103,5 +104,18 @@ class LockboxTableTest {
         .hasMessageContaining("line 4");
     assertThatThrownBy(() -> read(MORNING.replace(",75.00,", ",0.00,")))
         .hasMessageContaining("line 4: a cheque of 0.00 is none");
+  }
+
+  @Test
+  void showsWhatARowBecomesWhileAProfileIsMade() throws Exception {
+    var preview =
+        TablePreview.of(
+            MORNING.getBytes(StandardCharsets.UTF_8),
+            Optional.empty(),
+            List.of(),
+            Optional.of(CurrencyUnit.USD));
+    assertThat(preview.rows().get(0).fields())
+        .containsEntry("check_number", "2214")
+        .containsEntry("reference", "LM-0020826");
   }
 }

@@ -242,4 +242,17 @@ class PayoutTableTest {
               e -> assertThat(((BrokenFile) e).problems()).extracting(Problem::line).contains(2));
     }
   }
+
+  @Test
+  void showsWhatARowBecomesWhileAProfileIsMade() throws Exception {
+    var preview =
+        TablePreview.of(
+            WEEK.getBytes(StandardCharsets.UTF_8),
+            Optional.empty(),
+            List.of(),
+            Optional.of(CurrencyUnit.USD));
+    assertThat(preview.rows().get(2).fields())
+        .containsEntry("type", "refund")
+        .containsEntry("fee", "-0.40");
+  }
 }
