@@ -33,7 +33,7 @@ class BatchHolds implements PostingHolds {
           "This cheque is of "
               + batch.words()
               + ", which contradicts itself: "
-              + batch.contradictions().get(0)
+              + batch.contradictions().sentences().get(0)
               + ". A supervisor has to accept that with a reason first.");
     }
     return !released && companies.batchesReleased(batch.companyId(), batch.currency())

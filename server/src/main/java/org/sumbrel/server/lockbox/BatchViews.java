@@ -177,10 +177,13 @@ class BatchViews {
         batch.intakeId(),
         batch.claimedCheques().orElse(null),
         batch.claimedTotal().map(MoneyView::of).orElse(null),
-        batch.contradictions(),
-        batch.acceptedBy() == null
+        batch.contradictions().sentences(),
+        batch.contradictions().acceptedBy() == null
             ? null
-            : new Acceptance(batch.acceptedBy(), batch.acceptedAt(), batch.acceptedWhy()),
+            : new Acceptance(
+                batch.contradictions().acceptedBy(),
+                batch.contradictions().acceptedAt(),
+                batch.contradictions().acceptedWhy()),
         totals(sheet),
         Arrays.stream(ChequeState.values())
             .map(state -> group(state, sum(sheet, c -> c.state() == state)))

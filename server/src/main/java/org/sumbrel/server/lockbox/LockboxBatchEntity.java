@@ -1,5 +1,6 @@
 package org.sumbrel.server.lockbox;
 
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -7,13 +8,13 @@ import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.lockbox.LockboxBatch;
+import org.sumbrel.server.api.Contradictions;
 
 /** A batch as the bank's file claimed it; its cheques are receipts that name it. */
 @Entity
@@ -39,10 +40,7 @@ class LockboxBatchEntity {
   private long totalMinor;
   private Integer claimedCheques;
   private Long claimedMinor;
-  private String contradictions;
-  private String acceptedBy;
-  private Instant acceptedAt;
-  private String acceptedWhy;
+  @Embedded private Contradictions contradictions;
   private Long depositId;
   @Version private long version;
 
@@ -72,7 +70,7 @@ class LockboxBatchEntity {
     this.totalMinor = batch.total().getAmountMinorLong();
     this.claimedCheques = batch.claimedCheques().orElse(null);
     this.claimedMinor = batch.claimedTotal().map(Money::getAmountMinorLong).orElse(null);
-    this.contradictions = String.join("\n", contradictions);
+    this.contradictions = new Contradictions(contradictions);
   }
 
   Long id() {
@@ -123,32 +121,13 @@ class LockboxBatchEntity {
     return Optional.ofNullable(claimedMinor).map(minor -> Money.ofMinor(currency(), minor));
   }
 
-  List<String> contradictions() {
-    return contradictions.lines().toList();
+  /** In what it contradicts itself, and who answers for it. */
+  Contradictions contradictions() {
+    return contradictions;
   }
 
-  /** Whether it contradicts itself and nobody has accepted that. */
   boolean blocked() {
-    return !contradictions.isEmpty() && acceptedBy == null;
-  }
-
-  /** Somebody answers for what contradicts. */
-  void accept(String why, String by, Instant at) {
-    acceptedWhy = why;
-    acceptedBy = by;
-    acceptedAt = at;
-  }
-
-  String acceptedBy() {
-    return acceptedBy;
-  }
-
-  Instant acceptedAt() {
-    return acceptedAt;
-  }
-
-  String acceptedWhy() {
-    return acceptedWhy;
+    return contradictions.block();
   }
 
   /** The deposit by which the bank put it on the account; null while it is blocked. */

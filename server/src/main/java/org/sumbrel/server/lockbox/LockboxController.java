@@ -174,7 +174,7 @@ class LockboxController {
     if (batch.blocked()) {
       throw new BadRequest(
           "This batch contradicts itself: "
-              + batch.contradictions().get(0)
+              + batch.contradictions().sentences().get(0)
               + ". A supervisor has to accept that with a reason first.");
     }
     var now = LocalDateTime.now(clock);

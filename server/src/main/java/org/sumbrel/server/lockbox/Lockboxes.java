@@ -21,7 +21,6 @@ import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Problem;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
-import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
@@ -271,14 +270,7 @@ public class Lockboxes {
     if (actor.role() != Role.SUPERVISOR) {
       throw new AccessDeniedException("Only a supervisor accepts a batch that contradicts itself.");
     }
-    if (!row.blocked()) {
-      throw new Conflict(
-          "CHANGED_MEANWHILE",
-          row.acceptedBy() == null
-              ? "This batch does not contradict itself; there is nothing to accept."
-              : row.acceptedBy() + " has accepted this already.");
-    }
-    row.accept(why, actor.name(), clock.instant());
+    row.contradictions().accept("batch", why, actor.name(), clock.instant());
     bank(row, actor);
     return row.companyId();
   }

@@ -1,5 +1,6 @@
 package org.sumbrel.server.payouts;
 
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -15,6 +16,7 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.payout.Payout;
 import org.sumbrel.core.payout.PayoutItem;
+import org.sumbrel.server.api.Contradictions;
 
 /** A payout as the processor's file told it; its items stand in rows of their own. */
 @Entity
@@ -40,10 +42,7 @@ class PayoutEntity {
   private long paidOutMinor;
   private int items;
   private String fingerprint;
-  private String contradictions;
-  private String acceptedBy;
-  private Instant acceptedAt;
-  private String acceptedWhy;
+  @Embedded private Contradictions contradictions;
   private String postedBy;
   private Instant postedAt;
   private Long settlementId;
@@ -80,7 +79,7 @@ class PayoutEntity {
     this.paidOutMinor = payout.paidOut().getAmountMinorLong();
     this.items = payout.items().size();
     this.fingerprint = fingerprint;
-    this.contradictions = String.join("\n", contradictions);
+    this.contradictions = new Contradictions(contradictions);
   }
 
   Long id() {
@@ -139,32 +138,13 @@ class PayoutEntity {
     return fingerprint;
   }
 
-  List<String> contradictions() {
-    return contradictions.lines().toList();
+  /** In what it contradicts itself, and who answers for it. */
+  Contradictions contradictions() {
+    return contradictions;
   }
 
-  /** Whether it contradicts itself and nobody has accepted that. */
   boolean blocked() {
-    return !contradictions.isEmpty() && acceptedBy == null;
-  }
-
-  /** Somebody answers for what contradicts. */
-  void accept(String why, String by, Instant at) {
-    acceptedWhy = why;
-    acceptedBy = by;
-    acceptedAt = at;
-  }
-
-  String acceptedBy() {
-    return acceptedBy;
-  }
-
-  Instant acceptedAt() {
-    return acceptedAt;
-  }
-
-  String acceptedWhy() {
-    return acceptedWhy;
+    return contradictions.block();
   }
 
   boolean posted() {

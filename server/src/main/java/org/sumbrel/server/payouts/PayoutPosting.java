@@ -182,7 +182,7 @@ class PayoutPosting {
     if (row.blocked()) {
       throw new BadRequest(
           "This payout contradicts itself: "
-              + row.contradictions().get(0)
+              + row.contradictions().sentences().get(0)
               + ". A supervisor has to accept that with a reason first.");
     }
     var assembled = assemble(row);

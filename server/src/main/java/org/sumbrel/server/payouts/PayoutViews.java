@@ -221,10 +221,13 @@ class PayoutViews {
                         s.kind(), MoneyView.of(s.amount()), s.items(), MoneyView.of(s.after())))
             .toList(),
         MoneyView.of(told.carried()),
-        payout.contradictions(),
-        payout.acceptedBy() == null
+        payout.contradictions().sentences(),
+        payout.contradictions().acceptedBy() == null
             ? null
-            : new PayoutAcceptance(payout.acceptedBy(), payout.acceptedAt(), payout.acceptedWhy()),
+            : new PayoutAcceptance(
+                payout.contradictions().acceptedBy(),
+                payout.contradictions().acceptedAt(),
+                payout.contradictions().acceptedWhy()),
         joins(payout, all),
         preview.lines(),
         preview.refused(),

@@ -22,7 +22,6 @@ import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Problem;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
-import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
@@ -239,14 +238,7 @@ public class Payouts {
       throw new AccessDeniedException(
           "Only a supervisor accepts a payout that contradicts itself.");
     }
-    if (!row.blocked()) {
-      throw new Conflict(
-          "CHANGED_MEANWHILE",
-          row.acceptedBy() == null
-              ? "This payout does not contradict itself; there is nothing to accept."
-              : row.acceptedBy() + " has accepted this already.");
-    }
-    row.accept(why, actor.name(), clock.instant());
+    row.contradictions().accept("payout", why, actor.name(), clock.instant());
   }
 
   @Transactional(readOnly = true)
