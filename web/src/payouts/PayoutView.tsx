@@ -176,6 +176,7 @@ export default function PayoutView() {
 }
 
 function Heading({ payout }: { payout: Payout }) {
+  const books = useBooks();
   const p = payout.payout;
   return (
     <Box
@@ -196,7 +197,8 @@ function Heading({ payout }: { payout: Payout }) {
       </Box>
       <Box sx={{ color: "text.secondary" }}>
         {p.periodStart && p.periodEnd && `${onDay(p.periodStart)} to ${onDay(p.periodEnd)}, `}
-        sent {onDay(p.paidOn)} · {count(p.items, "item")} ·{" "}
+        sent {onDay(p.paidOn)} · {p.net.currency !== books.currency && `in ${p.net.currency} · `}
+        {count(p.items, "item")} ·{" "}
         <Link component={RouterLink} to={`/arrived/intake/${payout.intakeId}`}>
           the file
         </Link>

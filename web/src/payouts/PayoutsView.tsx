@@ -1,5 +1,6 @@
 import { Box, Link } from "@mui/material";
 import { Link as RouterLink } from "react-router";
+import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
 import { ColumnHead, ColumnLine } from "../shared/Columns";
 import { onDay, onWeekday } from "../shared/dates";
@@ -10,6 +11,7 @@ const COLUMNS = "minmax(200px, 300px) 190px 120px 80px 130px 1fr";
 
 /** Every payout that came, the latest first. */
 export default function PayoutsView() {
+  const books = useBooks();
   const payouts = usePayouts();
   return (
     <PagedList
@@ -54,6 +56,7 @@ export default function PayoutsView() {
           </Box>
           <Box sx={{ textAlign: "right" }}>
             <Amount of={payout.paidOut} />
+            {payout.paidOut.currency !== books.currency && ` ${payout.paidOut.currency}`}
           </Box>
           <Box sx={{ color: payout.blocked ? "primary.main" : "text.secondary" }}>
             {payout.postedBy

@@ -76,7 +76,12 @@ export function belongs(join: Schemas["JoinView"]): string {
   }
 }
 
-/** What an item is about. */
+/** What an item is about; where nothing is told of it, what the file calls it. */
 export function about(item: Item): string {
-  return [item.reference, item.payer, item.words].filter((part) => part !== "").join(" · ");
+  const told = [item.reference, item.payer, item.words].filter((part) => part !== "").join(" · ");
+  return told || (plain(item.word) === TYPE[item.type] ? "" : `“${item.word}”`);
+}
+
+function plain(word: string): string {
+  return word.toLowerCase().replaceAll("_", " ");
 }

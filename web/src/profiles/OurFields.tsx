@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useSession, useBooks } from "../access/session";
 import type { Schemas } from "../api/client";
 import { Choice } from "../shared/Choice";
+import { count } from "../shared/dates";
 import {
   CHARACTER_SETS,
   CONSTANTS,
@@ -11,11 +12,15 @@ import {
   ORDERS,
   SEPARATORS,
   SUBJECTS,
+  TYPES,
+  ZONES,
   type ProfileDocument,
 } from "./words";
 
 interface Props {
   profile: ProfileDocument;
+  /** The words in a payout's column of types, and what each means. */
+  words: Schemas["TypeWordView"][];
   subject?: Schemas["SubjectView"];
   /** Says one thing more. */
   say: (more: ProfileDocument) => void;
@@ -24,7 +29,7 @@ interface Props {
 }
 
 /** How the file is written and which of its columns holds which of our fields. */
-export function OurFields({ profile, subject, say, sayAnew }: Props) {
+export function OurFields({ profile, words, subject, say, sayAnew }: Props) {
   const columns = profile.columns ?? {};
   const dated = (subject?.fields ?? []).filter((f) => f.kind === "DATE" && columns[f.word]);
   const orders = [...new Set(dated.map((f) => profile.dates?.[f.word] ?? ""))];
@@ -107,6 +112,17 @@ export function OurFields({ profile, subject, say, sayAnew }: Props) {
           />
         )}
       </Box>
+      {profile.subject === "payout" && columns.date && (
+        <Box sx={{ mt: 1.25 }}>
+          <Choice
+            shown
+            label="Times with an offset count in"
+            value={profile.zone ?? ""}
+            options={[["", "the day as it is written"], ...ZONES]}
+            choose={(zone) => say({ zone })}
+          />
+        </Box>
+      )}
       <FormControlLabel
         control={
           <Checkbox
@@ -118,6 +134,9 @@ export function OurFields({ profile, subject, say, sayAnew }: Props) {
         label="Pass over lines without a date or an amount, such as totals, and tell of them"
         slotProps={{ typography: { variant: "body2" } }}
       />
+      {words.length > 0 && (
+        <Meanings words={words} said={profile.typeWords ?? {}} say={(typeWords) => say({ typeWords })} />
+      )}
       <Typography variant="h3" sx={{ mt: 1.5 }}>
         What the columns hold
       </Typography>
@@ -136,6 +155,56 @@ export function OurFields({ profile, subject, say, sayAnew }: Props) {
         ))}
       </Box>
     </Box>
+  );
+}
+
+/** What the words in the column of types mean; one that nobody knows is asked. */
+function Meanings({
+  words,
+  said,
+  say,
+}: {
+  words: Schemas["TypeWordView"][];
+  said: Record<string, string>;
+  say: (said: Record<string, string>) => void;
+}) {
+  return (
+    <>
+      <Typography variant="h3" sx={{ mt: 1.5 }}>
+        What its words for items mean
+      </Typography>
+      <Box sx={{ mt: 0.5 }}>
+        {words.map((one) => (
+          <Box
+            key={one.word}
+            sx={{
+              display: "flex",
+              alignItems: "baseline",
+              gap: 1,
+              py: 0.5,
+              borderTop: 1,
+              borderColor: "divider",
+            }}
+          >
+            <Box sx={{ width: 158, flexShrink: 0, fontSize: 13, overflowWrap: "anywhere" }}>
+              {one.word}
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                {" "}
+                in {count(one.rows, "row")}
+              </Box>
+            </Box>
+            <Box sx={{ flex: 1, minWidth: 0, "& .MuiTextField-root": { width: "100%" } }}>
+              <Choice
+                label={`What “${one.word}” means`}
+                value={said[one.word] ?? one.meaning}
+                options={one.meaning ? TYPES : [["", "not known yet"], ...TYPES]}
+                choose={(type) => say({ ...said, [one.word]: type })}
+              />
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </>
   );
 }
 

@@ -91,6 +91,7 @@ export function ProfileSheet({ file, profiles, close }: Props) {
         <Box sx={{ width: 372, flexShrink: 0, overflow: "auto", pr: 0.5 }}>
           <OurFields
             profile={shown.profile}
+            words={shown.words}
             subject={subjects.data.find((s) => s.word === shown.profile.subject)}
             say={(more) => setSaid((before) => ({ ...before, ...more }))}
             sayAnew={(more) => setSaid({ ...writing(said, shown), ...more })}

@@ -43,7 +43,7 @@ const FIELDS: Record<string, string> = {
   lockbox: "Lockbox",
   batch: "Batch",
   deposit_date: "Deposited on",
-  item: "Number in the batch",
+  item: "Number of the item",
   routing: "Routing number",
   check_amount: "Cheque's amount",
   check_date: "Cheque's date",
@@ -57,6 +57,7 @@ const FIELDS: Record<string, string> = {
   payout_date: "Sent on",
   type: "Type of the item",
   related: "Belongs to item",
+  date: "Day of the item",
   gross: "Gross",
   fee: "Fee",
   tax: "Tax in the gross",
@@ -107,6 +108,27 @@ export const MARKS: [string, string][] = [
   [".", "1,234.50"],
   [",", "1.234,50"],
 ];
+
+/** What an item of a payout may be, as a profile says it. */
+export const TYPES: [string, string][] = [
+  ["sale", "sale"],
+  ["refund", "refund"],
+  ["fee", "fee"],
+  ["fee_refund", "fee that comes back"],
+  ["chargeback", "chargeback"],
+  ["chargeback_reversal", "chargeback won"],
+  ["reserve_held", "reserve held"],
+  ["reserve_released", "reserve released"],
+  ["adjustment", "adjustment"],
+  ["conversion", "money changed"],
+  ["transfer", "sent to the bank"],
+];
+
+/** The time zones that the browser knows. */
+export const ZONES: [string, string][] = ["UTC", ...Intl.supportedValuesOf("timeZone")].map((zone) => [
+  zone,
+  zone.replaceAll("_", " "),
+]);
 
 /** Fields that may be the same in every row, where no column holds them. */
 export const CONSTANTS = ["currency", "account", "kind", "processor"];

@@ -127,7 +127,8 @@ public record ProfileDocument(
     return words;
   }
 
-  private static String written(PayoutItemType type) {
+  /** How a type of item is written in a profile. */
+  public static String written(PayoutItemType type) {
     return type.name().toLowerCase(Locale.ROOT);
   }
 

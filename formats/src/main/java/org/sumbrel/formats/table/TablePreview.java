@@ -2,6 +2,7 @@ package org.sumbrel.formats.table;
 
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -13,6 +14,7 @@ import org.sumbrel.core.lockbox.LockboxCheque;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.payout.Payout;
 import org.sumbrel.core.payout.PayoutItem;
+import org.sumbrel.core.payout.PayoutItemType;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileContent;
 import org.sumbrel.formats.Problem;
@@ -31,6 +33,8 @@ import org.sumbrel.formats.statement.StatementEntry;
  * @param doubts what the sample leaves open and what is missing
  * @param lines the first lines of the file as they stand, the headings among them
  * @param rows the first records and what each becomes
+ * @param words the words in the column of types and what each means, as often as they stand there,
+ *     the unknown ones first; empty for all but payouts
  * @param records how many records the sample has
  * @param passedOver lines that are no records, with why
  */
@@ -41,6 +45,7 @@ public record TablePreview(
     List<Problem> doubts,
     List<Line> lines,
     List<Becomes> rows,
+    List<TypeWord> words,
     int records,
     List<Problem> passedOver) {
 
@@ -52,6 +57,8 @@ public record TablePreview(
 
   private static final int LONGEST_CELL = 200;
 
+  private static final int MOST_WORDS = 60;
+
   /** A line of the file, cut into cells. */
   public record Line(int line, List<String> cells) {}
 
@@ -62,6 +69,14 @@ public record TablePreview(
    * @param problems why it cannot be read
    */
   public record Becomes(int line, Map<String, String> fields, List<String> problems) {}
+
+  /**
+   * A word in the column of types.
+   *
+   * @param meaning the type of item; empty where nobody knows
+   * @param rows how many have it
+   */
+  public record TypeWord(String word, Optional<PayoutItemType> meaning, int rows) {}
 
   /**
    * Looks at a sample.
@@ -112,6 +127,7 @@ public record TablePreview(
         enough
             ? shown.stream().map(r -> becomes(profile, before, r, currency)).toList()
             : List.of(),
+        words(profile, rows),
         rows.size(),
         enough ? passed.odd() : List.of());
   }
@@ -172,6 +188,27 @@ public record TablePreview(
     } catch (IllegalArgumentException e) {
       throw new BrokenFile(0, e.getMessage());
     }
+  }
+
+  private static List<TypeWord> words(TableProfile profile, List<TableRow> rows) {
+    if (profile.subject() != Subject.PAYOUT || !profile.has(PayoutFields.TYPE)) {
+      return List.of();
+    }
+    var counted = new LinkedHashMap<String, Integer>();
+    for (var row : rows) {
+      var word = row.cell(profile.column(PayoutFields.TYPE));
+      if (!word.isEmpty() && !PayoutWords.previous(word)) {
+        counted.merge(word, 1, Integer::sum);
+      }
+    }
+    return counted.entrySet().stream()
+        .map(
+            e ->
+                new TypeWord(
+                    e.getKey(), PayoutWords.meaning(e.getKey(), profile.typeWords()), e.getValue()))
+        .sorted(Comparator.comparing(w -> w.meaning().isPresent()))
+        .limit(MOST_WORDS)
+        .toList();
   }
 
   private static List<Line> lines(TableLayout layout) {

@@ -255,4 +255,20 @@ class PayoutTableTest {
         .containsEntry("type", "refund")
         .containsEntry("fee", "-0.40");
   }
+
+  @Test
+  void saysWhatTheWordsOfASampleMeanTheUnknownOnesFirst() throws Exception {
+    var sample =
+        "Type,Order,Gross,Currency\nSale,A,10.00,USD\nParcel,B,2.00,USD\nSale,C,5.00,USD\n"
+            .getBytes(StandardCharsets.UTF_8);
+    var asked = ProfileYaml.document("subject: payout\n");
+    assertThat(TablePreview.of(sample, Optional.of(asked), List.of(), Optional.empty()).words())
+        .containsExactly(
+            new TablePreview.TypeWord("Parcel", Optional.empty(), 1),
+            new TablePreview.TypeWord("Sale", Optional.of(PayoutItemType.SALE), 2));
+    var said = ProfileYaml.document("subject: payout\ntype_words:\n  parcel: adjustment\n");
+    assertThat(TablePreview.of(sample, Optional.of(said), List.of(), Optional.empty()).words())
+        .extracting(w -> w.meaning().orElseThrow())
+        .containsExactly(PayoutItemType.SALE, PayoutItemType.ADJUSTMENT);
+  }
 }

@@ -22,6 +22,7 @@ final class DemoFiles {
     files.put("thistlebrook-advice-2026-05-29.edi", advice(books));
     files.put("copperbeck-mailroom-2026-05-29.txt", DemoLockbox.file(books));
     files.put("chipfold-payout-2026-05-29.csv", DemoPayout.file(books));
+    files.put("grocers-row-payout-2026-05-28.csv", DemoMarket.file(books));
     files.put(
         "new-customers.csv",
         "customer_id,name,parent_id,payer_account\nC090,Tollgate Buns,,7712004490\nC091,Lantern Hill Crackers,,\n");

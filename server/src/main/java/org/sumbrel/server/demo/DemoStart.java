@@ -31,6 +31,7 @@ import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.intake.Intakes;
 import org.sumbrel.server.outside.Envelopes;
+import org.sumbrel.server.profiles.Profiles;
 import org.sumbrel.server.settle.HistoryPosting;
 
 /**
@@ -56,6 +57,7 @@ class DemoStart implements ApplicationRunner {
   private final HistoryPosting settlements;
   private final DemoPouch pouch;
   private final Envelopes envelopes;
+  private final Profiles profiles;
   private final TransactionTemplate transaction;
   private final EntityManager rows;
 
@@ -68,6 +70,7 @@ class DemoStart implements ApplicationRunner {
       HistoryPosting settlements,
       DemoPouch pouch,
       Envelopes envelopes,
+      Profiles profiles,
       TransactionTemplate transaction,
       EntityManager rows) {
     this.settings = settings;
@@ -78,6 +81,7 @@ class DemoStart implements ApplicationRunner {
     this.settlements = settlements;
     this.pouch = pouch;
     this.envelopes = envelopes;
+    this.profiles = profiles;
     this.transaction = transaction;
     this.rows = rows;
   }
@@ -123,6 +127,9 @@ class DemoStart implements ApplicationRunner {
     pouch.fill(mill.id(), operating, books);
     envelopes.keep(
         mill.id(), DemoLockbox.BOX, DemoBooks.TODAY, DemoLockbox.BATCH, DemoLockbox.seen(books));
+    for (var profile : DemoProfiles.all()) {
+      profiles.add(mill.id(), profile, "demo");
+    }
     forgetWhatIsWritten();
     export();
     if (settings.demo().big()) {

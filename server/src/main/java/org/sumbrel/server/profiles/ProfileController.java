@@ -87,6 +87,14 @@ class ProfileController {
   record BecomesView(
       @NotNull int line, @NotNull Map<String, String> fields, @NotNull List<String> problems) {}
 
+  record TypeWordView(
+      @NotNull String word,
+      @NotNull
+          @Schema(
+              description = "the type of item it means, as in a profile; empty where nobody knows")
+          String meaning,
+      @NotNull int rows) {}
+
   record DoubtView(@NotNull int line, @NotNull String message) {}
 
   record PreviewView(
@@ -102,6 +110,11 @@ class ProfileController {
       @NotNull List<DoubtView> doubts,
       @NotNull List<LineView> lines,
       @NotNull List<BecomesView> rows,
+      @NotNull
+          @Schema(
+              description =
+                  "the words in the column of types of a payout file, the unknown ones first")
+          List<TypeWordView> words,
       @NotNull int records,
       @NotNull List<DoubtView> passedOver) {}
 
@@ -252,6 +265,12 @@ class ProfileController {
         preview.lines().stream().map(l -> new LineView(l.line(), l.cells())).toList(),
         preview.rows().stream()
             .map(r -> new BecomesView(r.line(), r.fields(), r.problems()))
+            .toList(),
+        preview.words().stream()
+            .map(
+                w ->
+                    new TypeWordView(
+                        w.word(), w.meaning().map(ProfileDocument::written).orElse(""), w.rows()))
             .toList(),
         preview.records(),
         doubts(preview.passedOver()));

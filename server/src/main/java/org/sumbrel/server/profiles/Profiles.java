@@ -43,8 +43,13 @@ public class Profiles {
     return profiles.findById(id).orElseThrow(() -> new NotThere("profile", id));
   }
 
+  /**
+   * Keeps a profile.
+   *
+   * @throws Conflict where there is one of its name or its headings
+   */
   @Transactional
-  ProfileEntity add(Long companyId, TableProfile profile, String by) {
+  public ProfileEntity add(Long companyId, TableProfile profile, String by) {
     requireFree(companyId, profile.name(), null);
     requireDistinct(companyId, profile, null);
     return profiles.saveAndFlush(new ProfileEntity(companyId, profile, by, clock.instant()));
