@@ -7,9 +7,20 @@ import { Empty } from "../shared/States";
 type Delivery = Schemas["DeliveryView"];
 
 /** The files that lie ready outside, and what became of each. */
-export function Deliveries({ of, deliveries, day }: { of: string; deliveries: Delivery[]; day?: string }) {
+export function Deliveries({
+  of,
+  deliveries,
+  day,
+  passing = "day",
+}: {
+  of: string;
+  deliveries: Delivery[];
+  day?: string;
+  /** What goes by there at a time. */
+  passing?: string;
+}) {
   if (deliveries.length === 0) {
-    return day ? <Empty title="No file yet">Let a day go by, then fetch what lies ready.</Empty> : null;
+    return day ? <Empty title="No file yet">Let a {passing} go by, then fetch what lies ready.</Empty> : null;
   }
   return (
     <Table size="small" aria-label={`Files of the simulated ${of}`} sx={{ mt: 3 }}>

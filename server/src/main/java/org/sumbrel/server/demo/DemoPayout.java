@@ -5,8 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.Money;
-import org.sumbrel.core.settle.FeeTerms;
+import org.sumbrel.server.outside.ProcessorFile;
 
 /**
  * The week's payout of the card processor Chipfold: invoices paid on-line, sales of the mill's web
@@ -21,26 +20,20 @@ final class DemoPayout {
   /** So many open invoices were paid through it. */
   static final int INVOICES = 3;
 
-  static final String NAME = "Chipfold";
-  private static final String NUMBER = "CF-2026-22";
-
   /** The till's cards of 28 May stand in the pouch. */
   private static final int TILL = 31_540;
 
   private static final LocalDate TODAY = DemoBooks.TODAY;
-  private static final FeeTerms TERMS = FeeTerms.parse("2.9 % + 0.30", CurrencyUnit.USD);
 
-  private final StringBuilder rows = new StringBuilder();
-  private int next = 70_411;
-  private int net;
+  private final ProcessorFile file =
+      new ProcessorFile("CF-2026-22", TODAY, CurrencyUnit.USD, 70_411);
 
   private DemoPayout() {}
 
   static String file(DemoBooks books) {
     var payout = new DemoPayout();
     payout.fill(books);
-    return "Processor,Payout,Period start,Period end,Payout date,Type,Item,Related,Order,Date,Buyer,Method,Gross,Tax,Fee,Fee tax,Net,Payout amount,Currency\n"
-        + payout.rows;
+    return payout.file.text();
   }
 
   private void fill(DemoBooks books) {
@@ -74,23 +67,20 @@ final class DemoPayout {
 
   /** One more sale brings the payout to what the bank shows; the odd cent is an adjustment. */
   private void rest() {
-    var gross = NET - net;
-    while (gross - fee(gross) < NET - net) {
+    var missing = NET - file.net();
+    var gross = missing;
+    while (gross - file.fee(gross) < missing) {
       gross++;
     }
-    var odd = NET - net - (gross - fee(gross));
     sale("WEB-3112", 1, "Copper Kettle Rooms", "card", gross, 0);
-    if (odd != 0) {
-      item("Adjustment", "", "", 1, "", odd, 0, 0, 0);
+    if (file.net() != NET) {
+      item("Adjustment", "", "", 1, "", NET - file.net(), 0, 0, 0);
     }
   }
 
-  private static int fee(int gross) {
-    return (int) TERMS.of(Money.ofMinor(CurrencyUnit.USD, gross)).getAmountMinorLong();
-  }
-
-  private String sale(String order, int daysAgo, String buyer, String method, int gross, int tax) {
-    return row("Sale", "", order, daysAgo, buyer, method, gross, tax, fee(gross), 0);
+  private String sale(
+      String order, int daysAgo, String buyer, String method, long gross, long tax) {
+    return file.sale(order, TODAY.minusDays(daysAgo), buyer, method, gross, tax);
   }
 
   private void item(
@@ -99,51 +89,10 @@ final class DemoPayout {
       String order,
       int daysAgo,
       String buyer,
-      int gross,
-      int tax,
-      int fee,
-      int feeTax) {
-    row(type, related, order, daysAgo, buyer, "", gross, tax, fee, feeTax);
-  }
-
-  private String row(
-      String type,
-      String related,
-      String order,
-      int daysAgo,
-      String buyer,
-      String method,
-      int gross,
-      int tax,
-      int fee,
-      int feeTax) {
-    var id = Integer.toString(next++);
-    net += gross - fee;
-    rows.append(
-        "%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,%s,USD\n"
-            .formatted(
-                NAME,
-                NUMBER,
-                TODAY.minusDays(7),
-                TODAY.minusDays(1),
-                TODAY,
-                type,
-                id,
-                related,
-                order,
-                TODAY.minusDays(daysAgo),
-                buyer,
-                method,
-                amount(gross),
-                amount(tax),
-                amount(fee),
-                amount(feeTax),
-                amount(gross - fee),
-                amount(NET)));
-    return id;
-  }
-
-  private static String amount(int cents) {
-    return Money.ofMinor(CurrencyUnit.USD, cents).getAmount().toPlainString();
+      long gross,
+      long tax,
+      long fee,
+      long feeTax) {
+    file.item(type, related, order, TODAY.minusDays(daysAgo), buyer, gross, tax, fee, feeTax);
   }
 }

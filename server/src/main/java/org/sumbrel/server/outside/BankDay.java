@@ -17,8 +17,8 @@ import org.sumbrel.server.outside.DepositCredits.Credit;
  */
 final class BankDay {
 
-  /** An invoice that may be paid. */
-  record Payable(String number, String order, String customer, Money open) {}
+  /** What a processor sent. */
+  record Sent(String payer, Money amount, String text) {}
 
   private static final int MOST_PAYMENTS = 6;
   private static final long BANK_FEE = 1_500;
@@ -40,20 +40,23 @@ final class BankDay {
    *
    * @param payable what customers owe, oldest first
    * @param deposits what is credited of deposits that were brought
+   * @param sent by processors
    */
   static List<StatementEntry> of(
       LocalDate day,
       CurrencyUnit currency,
       long account,
-      List<Payable> payable,
-      List<Credit> deposits) {
+      List<Owed> payable,
+      List<Credit> deposits,
+      List<Sent> sent) {
     var bank = new BankDay(day, currency, account);
     deposits.forEach(credit -> bank.add(credit.amount(), "", credit.text()));
+    sent.forEach(one -> bank.add(one.amount(), one.payer(), one.text()));
     bank.fill(new ArrayList<>(payable));
     return bank.entries;
   }
 
-  private void fill(List<Payable> left) {
+  private void fill(List<Owed> left) {
     var payments = 3 + random.nextInt(MOST_PAYMENTS - 2);
     for (var n = 0; n < payments && !left.isEmpty(); n++) {
       pay(left);
@@ -61,25 +64,25 @@ final class BankDay {
     add(Money.ofMinor(currency, -CHARGES), "", "MONTHLY CHARGES");
   }
 
-  private void pay(List<Payable> left) {
+  private void pay(List<Owed> left) {
     var one = left.remove(random.nextInt(Math.min(left.size(), 3 * MOST_PAYMENTS)));
     switch (random.nextInt(5)) {
-      case 0 -> add(one.open(), one.customer(), "INV " + one.number());
-      case 1 -> add(one.open(), one.customer(), one.order().isEmpty() ? "FLOUR" : one.order());
+      case 0 -> add(one.open(), one.name(), "INV " + one.number());
+      case 1 -> add(one.open(), one.name(), one.order().isEmpty() ? "FLOUR" : one.order());
       case 2 -> {
         var other = left.stream().filter(o -> o.customer().equals(one.customer())).findFirst();
         other.ifPresent(left::remove);
         add(
             other.map(o -> one.open().plus(o.open())).orElse(one.open()),
-            one.customer(),
+            one.name(),
             one.number() + other.map(o -> " " + o.number()).orElse(""));
       }
       case 3 -> {
         var fee = Money.ofMinor(currency, BANK_FEE);
         var paid = one.open().isGreaterThan(fee) ? one.open().minus(fee) : one.open();
-        add(paid, one.customer(), "INV " + one.number());
+        add(paid, one.name(), "INV " + one.number());
       }
-      default -> add(one.open(), one.customer(), "");
+      default -> add(one.open(), one.name(), "");
     }
   }
 

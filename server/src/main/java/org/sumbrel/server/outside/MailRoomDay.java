@@ -22,9 +22,6 @@ import org.sumbrel.server.outside.Envelopes.Seen;
  */
 final class MailRoomDay {
 
-  /** An invoice that may be paid. */
-  record Owed(Long customer, String name, String number, String order, Money open) {}
-
   /** A cheque as the file tells it, and what stands on it. */
   record Envelope(LockboxCheque cheque, Seen seen) {}
 

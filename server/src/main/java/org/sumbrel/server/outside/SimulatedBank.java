@@ -24,7 +24,7 @@ import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
-import org.sumbrel.server.outside.BankDay.Payable;
+import org.sumbrel.server.outside.BankDay.Sent;
 import org.sumbrel.server.outside.DepositCredits.Brought;
 import org.sumbrel.server.outside.DepositCredits.Credit;
 import org.sumbrel.server.outside.SimulatedDeliveryEntity.Source;
@@ -44,6 +44,7 @@ class SimulatedBank {
   private final SimulatedBankRepository banks;
   private final SimulatedDeliveryRepository deliveries;
   private final Companies companies;
+  private final OpenOutside open;
   private final JdbcClient jdbc;
   private final Clock clock;
 
@@ -51,11 +52,13 @@ class SimulatedBank {
       SimulatedBankRepository banks,
       SimulatedDeliveryRepository deliveries,
       Companies companies,
+      OpenOutside open,
       JdbcClient jdbc,
       Clock clock) {
     this.banks = banks;
     this.deliveries = deliveries;
     this.companies = companies;
+    this.open = open;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -128,8 +131,9 @@ class SimulatedBank {
             day,
             currency,
             account.id(),
-            payable(companyId, currency),
-            credited(account.id(), currency, day));
+            open.of(companyId, currency, MOST_PAYABLE),
+            credited(account.id(), currency, day),
+            sent(companyId, currency, day));
     var sum = entries.stream().mapToLong(e -> e.amount().getAmountMinorLong()).sum();
     var behaviour = bank.behaviour();
     var text = statement(bank, account, day, entries, bank.balanceMinor() + sum);
@@ -153,30 +157,6 @@ class SimulatedBank {
     return next;
   }
 
-  /** What customers owe and have not paid at this bank before, oldest first. */
-  private List<Payable> payable(Long companyId, CurrencyUnit currency) {
-    return jdbc.sql(
-            """
-            select i.number, i.order_reference, i.open_minor, c.name
-            from open_item i join customer c on c.id = i.customer_id
-            where i.company_id = :company and i.kind = 'INVOICE' and i.open_minor > 0 and i.currency = :currency
-              and not exists (select 1 from simulated_delivery d where d.company_id = :company
-                and (locate(i.number, d.content) > 0 or i.order_reference <> '' and locate(i.order_reference, d.content) > 0))
-            order by i.due_on, i.id limit :most
-            """)
-        .param("company", companyId)
-        .param("currency", currency.getCode())
-        .param("most", MOST_PAYABLE)
-        .query(
-            (row, n) ->
-                new Payable(
-                    row.getString("number"),
-                    row.getString("order_reference"),
-                    row.getString("name"),
-                    Money.ofMinor(currency, row.getLong("open_minor"))))
-        .list();
-  }
-
   /** What of the deposits brought before is credited on a day; it is noted, so that it is once. */
   private List<Credit> credited(Long account, CurrencyUnit currency, LocalDate day) {
     var credits = DepositCredits.on(day, brought(account, currency));
@@ -191,7 +171,40 @@ class SimulatedBank {
     return credits;
   }
 
-  /** Deposits of which the bank has credited nothing, or a first part. */
+  /** What processors sent before and is credited on a day; it is noted, so that it is once. */
+  private List<Sent> sent(Long companyId, CurrencyUnit currency, LocalDate day) {
+    var sent =
+        jdbc.sql(
+                """
+                select number, payer, words, net_minor from simulated_payout
+                where company_id = :company and currency = :currency and credited_on is null and sent_on < :day order by number
+                """)
+            .param("company", companyId)
+            .param("currency", currency.getCode())
+            .param("day", day)
+            .query(
+                (row, n) ->
+                    new Sent(
+                        row.getString("payer"),
+                        Money.ofMinor(currency, row.getLong("net_minor")),
+                        row.getString("words")))
+            .list();
+    jdbc.sql(
+            """
+            update simulated_payout set credited_on = :day
+            where company_id = :company and currency = :currency and credited_on is null and sent_on < :day
+            """)
+        .param("company", companyId)
+        .param("currency", currency.getCode())
+        .param("day", day)
+        .update();
+    return sent;
+  }
+
+  /**
+   * Deposits of which the bank has credited nothing, or a first part. What a processor sent is no
+   * deposit that was brought.
+   */
   private List<Brought> brought(Long account, CurrencyUnit currency) {
     return jdbc.sql(
             """
@@ -200,7 +213,7 @@ class SimulatedBank {
               (select count(*) from held_receipt r where r.deposit_id = d.id and r.method = 'CARD') as cards,
               (select coalesce(sum(c.amount_minor), 0) from simulated_credit c where c.deposit_id = d.id) as credited
             from deposit d
-            where d.bank_account_id = :account and d.status = 'MADE' and d.shown_minor < d.total_minor
+            where d.bank_account_id = :account and d.payout_id is null and d.status = 'MADE' and d.shown_minor < d.total_minor
               and (select count(*) from simulated_credit c where c.deposit_id = d.id) < 2
               and not exists (select 1 from simulated_credit c where c.deposit_id = d.id and 10 * c.amount_minor > 7 * d.total_minor)
             order by d.id

@@ -12,7 +12,9 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 
-/** A file at the simulated bank or mail room, and what became of it once it was fetched. */
+/**
+ * A file at the simulated bank, mail room or processor, and what became of it once it was fetched.
+ */
 @Entity
 @Table(name = "simulated_delivery")
 class SimulatedDeliveryEntity {
@@ -20,7 +22,8 @@ class SimulatedDeliveryEntity {
   /** Where it lies. */
   enum Source {
     BANK,
-    MAIL_ROOM
+    MAIL_ROOM,
+    PROCESSOR
   }
 
   private static final int LONGEST_REFUSAL = 2_000;

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.lockbox.LockboxBatch;
@@ -20,7 +19,6 @@ import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.lockbox.MailRoomPictures;
 import org.sumbrel.server.outside.MailRoomDay.Envelope;
-import org.sumbrel.server.outside.MailRoomDay.Owed;
 import org.sumbrel.server.outside.SimulatedDeliveryEntity.Source;
 
 /** The simulated mail room: opens the envelopes of a day, sends their file, shows the cheques. */
@@ -38,8 +36,8 @@ class SimulatedMailRoom implements MailRoomPictures {
   private final SimulatedDeliveryRepository deliveries;
   private final Envelopes envelopes;
   private final Companies companies;
+  private final OpenOutside open;
   private final SumbrelSettings settings;
-  private final JdbcClient jdbc;
   private final Clock clock;
 
   SimulatedMailRoom(
@@ -47,15 +45,15 @@ class SimulatedMailRoom implements MailRoomPictures {
       SimulatedDeliveryRepository deliveries,
       Envelopes envelopes,
       Companies companies,
+      OpenOutside open,
       SumbrelSettings settings,
-      JdbcClient jdbc,
       Clock clock) {
     this.rooms = rooms;
     this.deliveries = deliveries;
     this.envelopes = envelopes;
     this.companies = companies;
+    this.open = open;
     this.settings = settings;
-    this.jdbc = jdbc;
     this.clock = clock;
   }
 
@@ -83,7 +81,7 @@ class SimulatedMailRoom implements MailRoomPictures {
     var room = of(companyId);
     var day = SimulatedBank.workingDayAfter(room.day());
     var currency = CurrencyUnit.of(account.currency());
-    var opened = MailRoomDay.of(day, currency, companyId, owed(companyId, currency));
+    var opened = MailRoomDay.of(day, currency, companyId, open.of(companyId, currency, MOST_OWED));
     if (opened.isEmpty()) {
       throw new BadRequest("Nothing is open that a customer could pay by cheque.");
     }
@@ -117,32 +115,6 @@ class SimulatedMailRoom implements MailRoomPictures {
   private void deliver(Long companyId, String name, LocalDate day, LocalDate ready, String text) {
     deliveries.save(
         new SimulatedDeliveryEntity(companyId, Source.MAIL_ROOM, name, day, ready, text));
-  }
-
-  /** What customers owe and have neither put into an envelope nor paid at the bank before. */
-  private List<Owed> owed(Long companyId, CurrencyUnit currency) {
-    return jdbc.sql(
-            """
-            select i.customer_id, c.name, i.number, i.order_reference, i.open_minor
-            from open_item i join customer c on c.id = i.customer_id
-            where i.company_id = :company and i.kind = 'INVOICE' and i.open_minor > 0 and i.currency = :currency
-              and not exists (select 1 from simulated_envelope s where s.company_id = :company and locate(i.number, s.pays) > 0)
-              and not exists (select 1 from simulated_delivery d where d.company_id = :company
-                and (locate(i.number, d.content) > 0 or i.order_reference <> '' and locate(i.order_reference, d.content) > 0))
-            order by i.due_on, i.id limit :most
-            """)
-        .param("company", companyId)
-        .param("currency", currency.getCode())
-        .param("most", MOST_OWED)
-        .query(
-            (row, n) ->
-                new Owed(
-                    row.getLong("customer_id"),
-                    row.getString("name"),
-                    row.getString("number"),
-                    row.getString("order_reference"),
-                    Money.ofMinor(currency, row.getLong("open_minor"))))
-        .list();
   }
 
   /**

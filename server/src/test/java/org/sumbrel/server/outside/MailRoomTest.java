@@ -20,7 +20,6 @@ import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
 import org.sumbrel.server.outside.MailRoomDay.Envelope;
-import org.sumbrel.server.outside.MailRoomDay.Owed;
 
 /** The simulated mail room opens envelopes, and misbehaves when told to; the books stay right. */
 @ApiTest
