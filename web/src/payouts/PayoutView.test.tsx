@@ -33,8 +33,7 @@ function payout(more: object = {}) {
       { kind: "ASKED", items: 1, gross: usd("20.00") },
       { kind: "INVOICE", items: 1, gross: usd("100.00") },
     ],
-    lines: [],
-    refused: "It is not decided what the 20.00 of line 3 belong to: it may be recorded.",
+    job: null,
     ...more,
   };
 }
@@ -86,6 +85,12 @@ const ITEMS = [
 function answers(more: object = {}) {
   return {
     "GET /api/payouts/4": () => ({ body: payout(more) }),
+    "GET /api/payouts/4/booking": () => ({
+      body: {
+        lines: [],
+        refused: "It is not decided what the 20.00 of line 3 belong to: it may be recorded.",
+      },
+    }),
     "GET /api/payouts/4/items": (request: Request) => ({
       body: { rows: request.url.includes("type=REFUND") ? [] : ITEMS },
     }),
@@ -133,11 +138,24 @@ describe("a payout", () => {
       answers({
         payout: { ...payout().payout, blocked: true },
         contradictions: ["line 2: payout P-9 says it comes to 91.00"],
-        refused: undefined,
       }),
     );
     shown();
     expect(await screen.findByText("line 2: payout P-9 says it comes to 91.00")).toBeTruthy();
     expect(screen.getByText(/Nothing of it is booked until a supervisor accepts/)).toBeTruthy();
+  });
+
+  it("shows how far it is while it is booked behind the scenes, and why that came to nothing", async () => {
+    let job: object = { doing: "BOOK", by: "maren", done: 2, items: 3, refused: null };
+    serverAnswers({ ...answers(), "GET /api/payouts/4": () => ({ body: payout({ job }) }) });
+    shown();
+    expect(await screen.findByText("maren books it: 2 of 3 items")).toBeTruthy();
+    expect(screen.getByRole("progressbar", { name: "Items booked" }).getAttribute("aria-valuenow")).toBe(
+      "66",
+    );
+    job = { ...job, refused: "LM-1 is open with 90.00." };
+    expect(
+      await screen.findByText("It was not booked: LM-1 is open with 90.00.", {}, { timeout: 3000 }),
+    ).toBeTruthy();
   });
 });

@@ -11,11 +11,14 @@ import { count, onDay } from "../shared/dates";
 import { grouped } from "../shared/money";
 import { PagedList } from "../shared/PagedList";
 import { Failed, Loading } from "../shared/States";
+import { AtWork } from "./AtWork";
 import { BookPayout } from "./BookPayout";
 import { COLUMNS, ItemLine } from "./ItemLine";
 import {
+  atWork,
   useAcceptPayout,
   useBelongs,
+  useBooking,
   useIs,
   useItems,
   useLookAgain,
@@ -36,6 +39,7 @@ export default function PayoutView() {
   const [join, chooseJoin] = useState<Kind>();
   const [asking, ask] = useState<"book" | "accept" | "reverse" | null>(null);
   const payout = usePayout(id);
+  const booking = useBooking(payout.data);
   const accept = useAcceptPayout(id);
   const reverse = useReversePayout(id);
   const again = useLookAgain(id);
@@ -48,7 +52,10 @@ export default function PayoutView() {
   }
   const p = payout.data;
   const booked = Boolean(p.payout.postedBy);
-  const mayBook = books.mayPost && !booked && !p.payout.blocked && !p.refused;
+  const busy = atWork(p);
+  const { lines = [], refused = null } = booking.data ?? {};
+  const mayBook =
+    books.mayPost && !booked && !busy && !p.payout.blocked && booking.data !== undefined && !refused;
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       <ViewActions>
@@ -56,14 +63,14 @@ export default function PayoutView() {
           <Button
             color="inherit"
             sx={{ fontWeight: 400 }}
-            disabled={again.isPending}
+            disabled={again.isPending || busy}
             onClick={() => again.mutate()}
           >
             Look up again
           </Button>
         )}
         {books.mayPost && booked && (
-          <Button color="inherit" sx={{ fontWeight: 400 }} onClick={() => ask("reverse")}>
+          <Button color="inherit" sx={{ fontWeight: 400 }} disabled={busy} onClick={() => ask("reverse")}>
             Take the payout back…
           </Button>
         )}
@@ -79,6 +86,7 @@ export default function PayoutView() {
         )}
       </ViewActions>
       <Heading payout={p} />
+      {p.job && <AtWork job={p.job} />}
       {p.payout.blocked && (
         <Contradiction
           sentences={p.contradictions}
@@ -98,17 +106,19 @@ export default function PayoutView() {
               chooseJoin(undefined);
             }}
           />
-          {p.refused && (
+          {refused && (
             <Alert
               severity="info"
               icon={false}
               variant="outlined"
               sx={{ mt: 1.5, borderColor: "settled", color: "text.primary" }}
             >
-              {p.refused}
+              {refused}
             </Alert>
           )}
-          {p.lines.length > 0 && (
+          {booking.isPending && <Loading rows={6} />}
+          {booking.error && <Failed error={booking.error} retry={() => void booking.refetch()} />}
+          {lines.length > 0 && (
             <Box
               sx={{
                 border: "1px dashed",
@@ -122,7 +132,7 @@ export default function PayoutView() {
               <Typography variant="body2" color="textSecondary">
                 {booked ? "Booking wrote" : "Booking writes"}
               </Typography>
-              <JournalLines lines={p.lines} />
+              <JournalLines lines={lines} />
             </Box>
           )}
         </Box>
@@ -257,7 +267,8 @@ function Items({
   const belongs = useBelongs(id);
   const is = useIs(id);
   const refused = belongs.error ?? is.error;
-  const mayDecide = books.mayPost && !payout.payout.postedBy && !belongs.isPending && !is.isPending;
+  const mayDecide =
+    books.mayPost && !payout.payout.postedBy && !atWork(payout) && !belongs.isPending && !is.isPending;
   const filters = (
     <Box role="group" aria-label="Which items" sx={{ display: "flex", flexWrap: "wrap", mb: 1, ml: -0.75 }}>
       <Filter name={`All ${payout.payout.items.toLocaleString()}`} here={!step && !join} go={showAll} />

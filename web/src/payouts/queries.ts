@@ -41,11 +41,30 @@ export function usePayouts(intake?: number) {
   });
 }
 
+/** How often is asked how far a payout is that is booked or taken back just now, in milliseconds. */
+const AT_WORK = 500;
+
 export function usePayout(id: number) {
   return useQuery({
     queryKey: ["payouts", "one", id],
-    refetchInterval: OTHERS_WORK,
+    refetchInterval: (query) => (atWork(query.state.data) ? AT_WORK : OTHERS_WORK),
     queryFn: async () => data(await api.GET("/api/payouts/{id}", { params: { path: { id } } })),
+  });
+}
+
+/** Whether it is booked or taken back just now. */
+export function atWork(payout?: Payout): boolean {
+  return Boolean(payout?.job && !payout.job.refused);
+}
+
+/** What booking a payout writes, or wrote; anew whenever something of the payout has changed. */
+export function useBooking(payout?: Payout) {
+  const id = payout?.payout.id ?? 0;
+  return useQuery({
+    queryKey: ["payouts", "booking", id, payout?.payout.postedBy, payout?.joins],
+    enabled: payout !== undefined,
+    placeholderData: keepPreviousData,
+    queryFn: async () => data(await api.GET("/api/payouts/{id}/booking", { params: { path: { id } } })),
   });
 }
 

@@ -3,6 +3,7 @@ package org.sumbrel.bench;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Random;
+import java.util.TreeSet;
 
 /**
  * A payout of 50,000 items through the packed application: read and joined, looked at, booked as
@@ -12,6 +13,7 @@ final class PayoutRun {
 
   private static final int ITEMS = 50_000;
   private static final int LOOKS = 10;
+  private static final long LOOK_AGAIN_MS = 100;
 
   /** One of so many sales pays an invoice; the others are new. */
   private static final int INVOICED = 5;
@@ -24,9 +26,11 @@ final class PayoutRun {
    *
    * @param takenSeconds from the call that brings the file until its items are kept and joined
    * @param joined sales that belong to an invoice
-   * @param viewMs the median of a look at the statement with what booking writes
+   * @param viewMs the median of a look at the statement
+   * @param bookingMs the median of a look at what booking writes
    * @param pageMs the median of a look at a hundred items
    * @param bookedSeconds from the call until it is booked
+   * @param progressSeen how many steps of the booking were seen by somebody who looked on
    * @param reversedSeconds from the call until it is taken back
    */
   record Payout(
@@ -34,8 +38,10 @@ final class PayoutRun {
       double takenSeconds,
       int joined,
       double viewMs,
+      double bookingMs,
       double pageMs,
       double bookedSeconds,
+      int progressSeen,
       double reversedSeconds) {}
 
   private final ServedSumbrel server;
@@ -72,14 +78,33 @@ final class PayoutRun {
       joined += one.path("kind").asText().equals("INVOICE") ? one.path("items").asInt() : 0;
     }
     var viewMs = server.median(path, LOOKS);
+    var bookingMs = server.median(path + "/booking", LOOKS);
     var pageMs = server.median(path + "/items?limit=100&cursor=20000", LOOKS);
     var account = server.get("/api/me").at("/companies/0/bankAccounts/0/id").asText();
     begun = System.nanoTime();
     server.post(path + "/posting", "{\"bankAccountId\":" + account + "}");
+    var seen = untilItEnds(path);
     var booked = seconds(begun);
     begun = System.nanoTime();
     server.post(path + "/reversal", "{\"reason\":\"measured\"}");
-    return new Payout(ITEMS, taken, joined, viewMs, pageMs, booked, seconds(begun));
+    untilItEnds(path);
+    return new Payout(
+        ITEMS, taken, joined, viewMs, bookingMs, pageMs, booked, seen, seconds(begun));
+  }
+
+  /** Waits for what is done behind the scenes; how many steps of it somebody who looks has seen. */
+  private int untilItEnds(String path) throws IOException, InterruptedException {
+    var steps = new TreeSet<Long>();
+    for (var job = server.get(path).path("job");
+        job.isObject();
+        job = server.get(path).path("job")) {
+      if (job.path("refused").isTextual()) {
+        throw new IllegalStateException("refused: " + job.path("refused").asText());
+      }
+      steps.add(job.path("done").asLong());
+      Thread.sleep(LOOK_AGAIN_MS);
+    }
+    return steps.size();
   }
 
   private static double seconds(long begun) {

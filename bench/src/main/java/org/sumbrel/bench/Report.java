@@ -122,15 +122,18 @@ final class Report {
 
   void payout(PayoutRun.Payout payout) {
     out.printf(
-        "%npayout of %,d items: read and joined in %.1f s, %,d to invoices; statement %.0f ms, a page of items %.0f ms;"
-            + " booked in %.1f s, %.0f items a second; taken back in %.1f s%n",
+        "%npayout of %,d items: read and joined in %.1f s, %,d to invoices; statement %.0f ms,"
+            + " what booking writes %.0f ms, a page of items %.0f ms; booked in %.1f s, %.0f items a second,"
+            + " %d steps of it seen; taken back in %.1f s%n",
         payout.items(),
         payout.takenSeconds(),
         payout.joined(),
         payout.viewMs(),
+        payout.bookingMs(),
         payout.pageMs(),
         payout.bookedSeconds(),
         payout.items() / payout.bookedSeconds(),
+        payout.progressSeen(),
         payout.reversedSeconds());
     results.put("payout", payout);
   }

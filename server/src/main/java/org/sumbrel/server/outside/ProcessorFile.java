@@ -18,7 +18,7 @@ public final class ProcessorFile {
   public static final String NAME = "Chipfold";
 
   private static final String HEADINGS =
-      "Processor,Payout,Period start,Period end,Payout date,Type,Item,Related,Order,Date,Buyer,Method,Gross,Tax,Fee,Fee tax,Net,Payout amount,Currency\n";
+      "Acquirer,Run,Opened,Closed,Sent,Event,Ref,For ref,Shop order,Dated,Shopper,Means,Value,Tax in it,Kept,Tax in kept,Left,Run total,Cur\n";
 
   private final String number;
   private final LocalDate sentOn;

@@ -24,6 +24,7 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.ProposalRenewal;
+import org.sumbrel.server.payouts.PayoutJobs.Doing;
 
 /** Payouts of processors and marketplaces. */
 @RestController
@@ -36,6 +37,7 @@ class PayoutController {
   private final PayoutViews views;
   private final PayoutDecisions decisions;
   private final PayoutPosting posting;
+  private final PayoutJobs jobs;
   private final Companies companies;
   private final ProposalRenewal renewal;
 
@@ -45,6 +47,7 @@ class PayoutController {
       PayoutViews views,
       PayoutDecisions decisions,
       PayoutPosting posting,
+      PayoutJobs jobs,
       Companies companies,
       ProposalRenewal renewal) {
     this.rows = rows;
@@ -52,6 +55,7 @@ class PayoutController {
     this.views = views;
     this.decisions = decisions;
     this.posting = posting;
+    this.jobs = jobs;
     this.companies = companies;
     this.renewal = renewal;
   }
@@ -94,7 +98,7 @@ class PayoutController {
   }
 
   @GetMapping("/{id}")
-  @Operation(summary = "A payout as a statement of its period, and what booking it writes")
+  @Operation(summary = "A payout as a statement of its period")
   PayoutViews.PayoutView one(@PathVariable Long id) {
     return views.view(payouts.payout(id));
   }
@@ -163,20 +167,44 @@ class PayoutController {
   @PostMapping("/{id}/posting")
   @Operation(
       summary =
-          "Books a payout: one settlement through the processor's clearing account, and one deposit of what was sent")
+          "Books a payout: one settlement through the processor's clearing account, and one deposit of what was sent",
+      description =
+          "Answers after two seconds at the latest; a payout of many items is at work then, and its job tells how far.")
   PayoutViews.PayoutView post(
       @PathVariable Long id, @Valid @RequestBody BookPayout call, Principal principal) {
-    posting.post(id, call.bankAccountId(), Actor.of(principal));
-    renewal.after(payouts.payout(id).companyId());
+    var actor = Actor.of(principal);
+    work(id, Doing.BOOK, actor, watch -> posting.post(id, call.bankAccountId(), actor, watch));
     return one(id);
   }
 
   @PostMapping("/{id}/reversal")
-  @Operation(summary = "Takes a payout back as a whole; everything is as before it was booked")
+  @Operation(
+      summary = "Takes a payout back as a whole; everything is as before it was booked",
+      description =
+          "Answers after two seconds at the latest; a payout of many items is at work then, and its job tells that.")
   PayoutViews.PayoutView reverse(
       @PathVariable Long id, @Valid @RequestBody PayoutReason why, Principal principal) {
-    posting.reverse(id, why.reason().strip(), Actor.of(principal));
-    renewal.after(payouts.payout(id).companyId());
+    var actor = Actor.of(principal);
+    work(id, Doing.REVERSE, actor, watch -> posting.reverse(id, why.reason().strip(), actor));
     return one(id);
+  }
+
+  private void work(Long id, Doing doing, Actor actor, PayoutJobs.Work work) {
+    var payout = payouts.payout(id);
+    jobs.run(
+        id,
+        doing,
+        actor.name(),
+        payout.items(),
+        watch -> {
+          work.go(watch);
+          renewal.after(payout.companyId());
+        });
+  }
+
+  @GetMapping("/{id}/booking")
+  @Operation(summary = "What booking a payout writes, or wrote")
+  PayoutViews.PayoutBookingView booking(@PathVariable Long id) {
+    return views.booking(payouts.payout(id));
   }
 }

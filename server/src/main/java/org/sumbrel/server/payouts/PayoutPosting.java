@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -169,11 +170,12 @@ class PayoutPosting {
    * Books a payout.
    *
    * @param bankAccountId to which the processor sends; null where nothing was sent
+   * @param watch is told now and then how many items are done
    * @throws PayoutRefused where something is not decided yet
    * @throws SettlementRefused where an invoice is not open with what a sale pays of it
    * @throws Conflict where it is booked, or one of its receipts is paid out already
    */
-  void post(Long id, Long bankAccountId, Actor actor) {
+  void post(Long id, Long bankAccountId, Actor actor, LongConsumer watch) {
     var row = payouts.held(id);
     if (row.posted()) {
       throw new Conflict(
@@ -186,10 +188,16 @@ class PayoutPosting {
               + ". A supervisor has to accept that with a reason first.");
     }
     var assembled = assemble(row);
+    var beside = row.items() - (long) assembled.booking().draft().applications().size();
+    watch.accept(beside);
     var settlement =
         assembled.writes()
             ? settlements.post(
-                assembled.booking().draft(), assembled.items(), assembled.origin(), actor)
+                assembled.booking().draft(),
+                assembled.items(),
+                assembled.origin(),
+                actor,
+                settled -> watch.accept(beside + settled))
             : null;
     row.posted(
         settlement, bank(row, assembled, bankAccountId, actor), actor.name(), clock.instant());

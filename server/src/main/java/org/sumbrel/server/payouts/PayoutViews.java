@@ -34,6 +34,7 @@ class PayoutViews {
   private final PayoutItems items;
   private final Processors processors;
   private final PayoutPosting posting;
+  private final PayoutJobs jobs;
   private final Customers customers;
   private final PaidOut paidOut;
   private final JdbcClient jdbc;
@@ -42,12 +43,14 @@ class PayoutViews {
       PayoutItems items,
       Processors processors,
       PayoutPosting posting,
+      PayoutJobs jobs,
       Customers customers,
       PaidOut paidOut,
       JdbcClient jdbc) {
     this.items = items;
     this.processors = processors;
     this.posting = posting;
+    this.jobs = jobs;
     this.customers = customers;
     this.paidOut = paidOut;
     this.jdbc = jdbc;
@@ -98,11 +101,28 @@ class PayoutViews {
           PayoutAcceptance accepted,
       @NotNull @Schema(description = "what the sales and what is taken back belong to")
           List<JoinCount> joins,
-      @NotNull @Schema(description = "what booking writes, or wrote") List<LineView> lines,
-      @Schema(description = "why it cannot be booked yet; null where it can") String refused,
       Instant postedAt,
       Long settlementId,
-      BankArrival arrival) {}
+      BankArrival arrival,
+      @Schema(description = "how far it is being booked or taken back; null where it is not")
+          PayoutJob job) {}
+
+  record PayoutBookingView(
+      @NotNull @Schema(description = "what booking writes, or wrote") List<LineView> lines,
+      @Schema(description = "why it cannot be booked yet; null where it can") String refused) {}
+
+  record PayoutJob(
+      @NotNull PayoutJobs.Doing doing,
+      @NotNull String by,
+      @NotNull @Schema(description = "items so far; 0 while that is not known") long done,
+      @NotNull @Schema(description = "items in all") long items,
+      @Schema(description = "why nothing was done, where it ended so; else null") String refused) {
+
+    static PayoutJob of(PayoutJobs.Progress progress) {
+      return new PayoutJob(
+          progress.doing(), progress.by(), progress.done(), progress.items(), progress.refused());
+    }
+  }
 
   @Schema(description = "what an item belongs to, or may")
   record JoinView(
@@ -210,7 +230,6 @@ class PayoutViews {
   PayoutView view(PayoutEntity payout) {
     var all = items.of(payout.id());
     var told = payout.toPayout("", all.stream().map(PayoutItemRow::item).toList());
-    var preview = posting.preview(payout);
     return new PayoutView(
         row(payout),
         payout.intakeId(),
@@ -229,11 +248,15 @@ class PayoutViews {
                 payout.contradictions().acceptedAt(),
                 payout.contradictions().acceptedWhy()),
         joins(payout, all),
-        preview.lines(),
-        preview.refused(),
         payout.postedAt(),
         payout.settlementId(),
-        payout.depositId() == null ? null : arrival(paidOut.arrival(payout.depositId())));
+        payout.depositId() == null ? null : arrival(paidOut.arrival(payout.depositId())),
+        jobs.of(payout.id()).map(PayoutJob::of).orElse(null));
+  }
+
+  PayoutBookingView booking(PayoutEntity payout) {
+    var preview = posting.preview(payout);
+    return new PayoutBookingView(preview.lines(), preview.refused());
   }
 
   private static BankArrival arrival(PaidOut.Arrival arrival) {

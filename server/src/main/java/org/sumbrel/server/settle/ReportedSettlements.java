@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.LongConsumer;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.Posting;
@@ -23,6 +24,8 @@ import org.sumbrel.server.journal.JournalController.LineView;
 @Service
 @Transactional
 public class ReportedSettlements {
+
+  private static final int NOW_AND_THEN = 1_000;
 
   private final SettlementRepository settlements;
   private final Settlements posting;
@@ -54,14 +57,23 @@ public class ReportedSettlements {
    * Posts a draft.
    *
    * @param items the rows of the items that it applies to
+   * @param watch is told now and then how many of them are settled
    * @return the settlement's id
    * @throws org.sumbrel.core.settle.SettlementRefused where a money rule is against it
    */
-  public Long post(Draft draft, Map<Long, OpenItemEntity> items, Origin of, Actor actor) {
+  public Long post(
+      Draft draft, Map<Long, OpenItemEntity> items, Origin of, Actor actor, LongConsumer watch) {
     var settlement = draft.settleAsReported();
     var today = LocalDate.now(clock);
+    var settled = 0;
     for (var item : settlement.itemsAfter()) {
       items.get(Long.valueOf(item.id())).balanceIs(item.open(), today);
+      settled++;
+      if (settled % NOW_AND_THEN == 0) {
+        // else all of it would be written at the end, when nobody can say how far it is
+        settlements.flush();
+        watch.accept(settled);
+      }
     }
     var entry =
         journal.write(Posting.entryFor(settlement, today, sentence(of)), null, actor.name(), null);

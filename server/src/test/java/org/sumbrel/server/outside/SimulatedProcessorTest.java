@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
@@ -17,9 +18,13 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.core.io.ClassPathResource;
 import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.formats.AnyFile;
+import org.sumbrel.formats.FileBytes;
+import org.sumbrel.formats.Reading;
+import org.sumbrel.formats.table.ProfileYaml;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
 
@@ -149,12 +154,20 @@ class SimulatedProcessorTest {
                         Money.ofMinor(CurrencyUnit.USD, 40_000 + 17 * n)))
             .toList();
     var first = LocalDate.of(2026, 6, 5);
+    var profile =
+        ProfileYaml.read(
+            new ClassPathResource("demo/chipfold-payouts.yml")
+                .getContentAsString(StandardCharsets.UTF_8));
     Set<String> seen = new HashSet<>();
     Set<String> ids = new HashSet<>();
     for (var n = 0; n < 24; n++) {
       var file =
           ProcessorWeek.of(first.plusWeeks(n), first, CurrencyUnit.USD, 1, owed, false).text();
-      var content = AnyFile.read(file.getBytes(StandardCharsets.UTF_8));
+      var content =
+          AnyFile.readBy(
+              profile,
+              FileBytes.of(file.getBytes(StandardCharsets.UTF_8)),
+              new Reading(Optional.empty()));
       assertThat(content.problems()).isEmpty();
       var payout = content.payouts().get(0);
       assertThat(payout.paidOut().isPositive()).isTrue();
