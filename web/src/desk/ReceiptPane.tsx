@@ -15,6 +15,7 @@ import { takingAmount, tallyOf, type Draft, type Entry, type Preview } from "./d
 import { CameBy } from "../lockbox/CameBy";
 import { useChequeOf } from "../lockbox/queries";
 import { PictureOf } from "../pouch/ChequePicture";
+import { SeemsPayout } from "../payouts/SeemsPayout";
 import { EntryDeposits } from "../pouch/EntryDeposits";
 import { Explanations } from "./Explanations";
 import { RememberPayer } from "./RememberPayer";
@@ -84,6 +85,7 @@ export function ReceiptPane({
       <BatchParts entry={entry} />
       <Advice entry={entry} readOnly={readOnly} />
       {!entry.recorded && <EntryDeposits entry={entry} />}
+      {!entry.recorded && entry.status === "WAITING" && <SeemsPayout entryId={entry.id} />}
       <Notes about={`entry-${entry.id}`} />
       {tools}
       {notice}

@@ -27,11 +27,23 @@ function proof(more: object) {
   };
 }
 
+const SENT = { payoutId: 4, sentOn: "2026-05-29", number: "CF-9", bankAccount: "", left: usd("90.00") };
+
+function like(entryId: number, more: object) {
+  return { entryId, bookedOn: "2026-05-29", amount: usd("90.00"), processor: "", words: "", ...more };
+}
+
 describe("what processors owe and cost", () => {
   it("stands item by item, with what was booked by hand said", async () => {
     serverAnswers({
+      "GET /api/processors/at-the-bank": () => ({
+        body: [
+          like(7, { payoutId: null, says: "NEWFOLD WEEKLY PAYOUT" }),
+          like(8, { payoutId: 4, says: "CHIPFOLD PAYOUTS" }),
+        ],
+      }),
       "GET /api/processors/clearing": () => ({
-        body: [proof({ books: usd("320.40"), difference: usd("5.00") })],
+        body: [proof({ books: usd("320.40"), difference: usd("5.00"), onItsWay: [SENT] })],
       }),
       "GET /api/processors/cost": () => ({
         body: [
@@ -59,6 +71,10 @@ describe("what processors owe and cost", () => {
     show(<ProcessorsView />);
     expect(await screen.findByText("Card slip 118 from Mill shop")).toBeTruthy();
     expect(screen.getByText(/5.00 were booked there by hand/)).toBeTruthy();
+    expect(screen.getByText(/payout CF-9/).closest("tr")?.textContent).toContain("which is not booked yet");
+    // what a file tells of is no payout without a file
+    expect((await screen.findByText("NEWFOLD WEEKLY PAYOUT")).getAttribute("href")).toBe("/waiting/desk/7");
+    expect(screen.queryByText("CHIPFOLD PAYOUTS")).toBeNull();
     const rows = within(screen.getByRole("table", { name: /^What payment cost/ })).getAllByRole("row");
     expect(rows[1]?.textContent).toContain("3.33 %");
     expect(rows[2]?.textContent).toContain("of the period");
@@ -67,6 +83,7 @@ describe("what processors owe and cost", () => {
 
   it("says so where there is none yet", async () => {
     serverAnswers({
+      "GET /api/processors/at-the-bank": () => ({ body: [] }),
       "GET /api/processors/clearing": () => ({ body: [] }),
       "GET /api/processors/cost": () => ({ body: [] }),
     });

@@ -4,7 +4,7 @@ import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
 import { grouped, isZero } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
-import { useClearing, useCost, type Cost, type Proof } from "./queries";
+import { useAtTheBank, useClearing, useCost, type Cost, type Proof } from "./queries";
 
 /** What processors owe us, item by item, and what they cost. */
 export default function ProcessorsView() {
@@ -25,19 +25,50 @@ export default function ProcessorsView() {
   if (!clearing.data || !cost.data) {
     return <Loading rows={8} />;
   }
-  if (clearing.data.length === 0) {
-    return (
-      <Empty title="No processor yet">
-        The first payout file of a card processor or a marketplace makes one.
-      </Empty>
-    );
-  }
   return (
     <Box sx={{ p: 3, maxWidth: 1180 }}>
+      <WithoutFile />
+      {clearing.data.length === 0 && (
+        <Empty title="No processor yet">
+          The first payout file of a card processor or a marketplace makes one.
+        </Empty>
+      )}
       {clearing.data.map((proof) => (
         <Clearing key={`${proof.processorId} ${proof.currency}`} proof={proof} />
       ))}
-      <CostOfPayment rows={cost.data} />
+      {clearing.data.length > 0 && <CostOfPayment rows={cost.data} />}
+    </Box>
+  );
+}
+
+/** Money at the bank that looks like a payout and of which no file tells; nothing where there is none. */
+function WithoutFile() {
+  const rows = (useAtTheBank().data ?? []).filter((one) => !one.payoutId);
+  if (rows.length === 0) {
+    return null;
+  }
+  return (
+    <Box component="section" aria-label="Payouts without a file" sx={{ mb: 4 }}>
+      <Typography variant="h2" sx={{ mb: 0.5 }}>
+        At the bank, and no file tells what it is made of
+      </Typography>
+      <Table size="small" aria-label="Payouts without a file" sx={{ maxWidth: 760 }}>
+        <TableBody>
+          {rows.map((one) => (
+            <TableRow key={one.entryId}>
+              <TableCell sx={{ width: 70, pl: 0 }}>{onDay(one.bookedOn)}</TableCell>
+              <TableCell>
+                <Link component={RouterLink} to={`/waiting/desk/${one.entryId}`} underline="hover">
+                  {one.says}
+                </Link>
+              </TableCell>
+              <TableCell align="right">
+                <Amount of={one.amount} />
+              </TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
     </Box>
   );
 }
@@ -90,14 +121,14 @@ function Clearing({ proof }: { proof: Proof }) {
             </TableRow>
           )}
           {proof.onItsWay.map((one) => (
-            <TableRow key={one.depositId}>
+            <TableRow key={`sent ${one.payoutId}`}>
               <TableCell sx={{ pl: 0 }}>{onDay(one.sentOn)}</TableCell>
               <TableCell>
                 sent with{" "}
                 <Link component={RouterLink} to={`/waiting/payouts/${one.payoutId}`} underline="hover">
-                  payout {one.slip}
+                  payout {one.number}
                 </Link>
-                , not on {one.bankAccount} yet
+                {one.bankAccount ? `, not on ${one.bankAccount} yet` : ", which is not booked yet"}
               </TableCell>
               <TableCell align="right" sx={{ color: "text.secondary" }}>
                 <Amount of={one.left} />

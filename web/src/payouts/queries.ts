@@ -111,6 +111,17 @@ export function useClearing() {
   });
 }
 
+/** Entries of the bank that wait and seem to be payouts that nobody has booked. */
+export function useAtTheBank() {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["payouts", "at the bank", books.company],
+    staleTime: OTHERS_WORK,
+    queryFn: async () =>
+      data(await api.GET("/api/processors/at-the-bank", { params: { query: { company: books.company } } })),
+  });
+}
+
 /** What payment cost, by month, processor and method. */
 export function useCost() {
   const books = useBooks();

@@ -40,9 +40,15 @@ export function EntryDeposits({ entry }: { entry: Entry }) {
               : match.deposits.map((d, k) => (
                   <span key={d.id}>
                     {k > 0 && " and "}
-                    <Link component={RouterLink} to={`/pouch/deposits/${d.id}`} color="inherit">
-                      deposit of {onDay(d.on)}, slip {d.slip}, {grouped(d.left)}
-                    </Link>
+                    {d.payoutId ? (
+                      <Link component={RouterLink} to={`/waiting/payouts/${d.payoutId}`} color="inherit">
+                        payout {d.slip}, sent {onDay(d.on)}, {grouped(d.left)}
+                      </Link>
+                    ) : (
+                      <Link component={RouterLink} to={`/pouch/deposits/${d.id}`} color="inherit">
+                        deposit of {onDay(d.on)}, slip {d.slip}, {grouped(d.left)}
+                      </Link>
+                    )}
                   </span>
                 ))}
           </Typography>
@@ -71,7 +77,7 @@ export function EntryDeposits({ entry }: { entry: Entry }) {
                   })
                 }
               >
-                Tie to the deposit
+                Tie to the {match.deposits.every((d) => d.payoutId) ? "payout" : "deposit"}
               </Button>
             ) : (
               match.deposits[0] && (
@@ -80,7 +86,7 @@ export function EntryDeposits({ entry }: { entry: Entry }) {
                   component={RouterLink}
                   to={`/pouch/deposits/${match.deposits[0].id}`}
                 >
-                  See the deposit
+                  See {match.deposits[0].payoutId ? "what was sent" : "the deposit"}
                 </Button>
               )
             ))}

@@ -19,6 +19,8 @@ interface PayoutRepository extends JpaRepository<PayoutEntity, Long> {
   List<PayoutEntity> findByProcessorIdAndNumberAndCurrency(
       Long processorId, String number, String currency);
 
+  List<PayoutEntity> findByCompanyIdAndPostedByIsNull(Long companyId);
+
   List<PayoutEntity> findByIntakeIdOrderById(Long intakeId);
 
   /** The payout, held until the transaction ends: two who book it must not meet. */

@@ -16,10 +16,12 @@ import org.sumbrel.server.companies.Companies;
 class ProcessorController {
 
   private final ProcessorReports reports;
+  private final PayoutsAtBank atBank;
   private final Companies companies;
 
-  ProcessorController(ProcessorReports reports, Companies companies) {
+  ProcessorController(ProcessorReports reports, PayoutsAtBank atBank, Companies companies) {
     this.reports = reports;
+    this.atBank = atBank;
     this.companies = companies;
   }
 
@@ -27,6 +29,15 @@ class ProcessorController {
   @Operation(summary = "What stands on each processor's clearing account, item by item")
   List<ProcessorReports.ClearingProof> clearing(@RequestParam(required = false) Long company) {
     return reports.clearing(companies.idOf(company));
+  }
+
+  @GetMapping("/at-the-bank")
+  @Operation(
+      summary = "Bank entries that wait and seem to be payouts that nobody has booked",
+      description =
+          "By what the bank says of them, by amount and by day; also those that no file tells of")
+  List<PayoutsAtBank.LikePayout> atTheBank(@RequestParam(required = false) Long company) {
+    return atBank.of(companies.idOf(company));
   }
 
   @GetMapping("/cost")

@@ -46,11 +46,11 @@ class ProcessorReports {
       @NotNull MoneyView amount) {}
 
   record OnItsWay(
-      @NotNull Long depositId,
       @NotNull Long payoutId,
       @NotNull LocalDate sentOn,
-      @NotNull String slip,
-      @NotNull String bankAccount,
+      @NotNull @Schema(description = "the payout's number; empty where it has none") String number,
+      @NotNull @Schema(description = "to which it was sent; empty where it is not booked yet")
+          String bankAccount,
       @NotNull @Schema(description = "what the bank has not shown of it") MoneyView left) {}
 
   @Schema(
@@ -209,9 +209,12 @@ class ProcessorReports {
   private List<OnItsWay> onItsWay(Place place) {
     return jdbc.sql(
             """
-            select d.id, p.id as payout_id, p.paid_on, d.slip, b.name, d.total_minor - d.shown_minor as minor
-            from payout p join deposit d on d.id = p.deposit_id join bank_account b on b.id = d.bank_account_id
-            where p.processor_id = :processor and p.currency = :currency and d.status = 'MADE' order by p.paid_on, p.id
+            select p.id, p.paid_on, p.number, coalesce(b.name, '') as account,
+              case when d.id is null then p.paid_out_minor else d.total_minor - d.shown_minor end as minor
+            from payout p left join deposit d on d.id = p.deposit_id left join bank_account b on b.id = d.bank_account_id
+            where p.processor_id = :processor and p.currency = :currency and p.paid_out_minor > 0
+              and (p.posted_by is null or d.status = 'MADE')
+            order by p.paid_on, p.id
             """)
         .param("processor", place.processor())
         .param("currency", place.currency().getCode())
@@ -219,10 +222,9 @@ class ProcessorReports {
             (row, n) ->
                 new OnItsWay(
                     row.getLong("id"),
-                    row.getLong("payout_id"),
                     row.getObject("paid_on", LocalDate.class),
-                    row.getString("slip"),
-                    row.getString("name"),
+                    row.getString("number"),
+                    row.getString("account"),
                     MoneyView.of(Money.ofMinor(place.currency(), row.getLong("minor")))))
         .list();
   }

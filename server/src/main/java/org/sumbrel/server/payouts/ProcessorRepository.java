@@ -1,6 +1,7 @@
 package org.sumbrel.server.payouts;
 
 import jakarta.persistence.LockModeType;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
@@ -14,6 +15,8 @@ interface ProcessorRepository extends JpaRepository<ProcessorEntity, Long> {
   @Lock(LockModeType.PESSIMISTIC_WRITE)
   @Query("select p from ProcessorEntity p where p.id = :id")
   Optional<ProcessorEntity> held(Long id);
+
+  List<ProcessorEntity> findByCompanyIdOrderByName(Long companyId);
 
   long countByCompanyId(Long companyId);
 }

@@ -1,5 +1,6 @@
 package org.sumbrel.server.payouts;
 
+import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
@@ -23,6 +24,12 @@ class Processors {
   @Transactional(readOnly = true)
   public ProcessorEntity processor(Long id) {
     return rows.findById(id).orElseThrow(() -> new NotThere("processor", id));
+  }
+
+  /** The names of those that are known. */
+  @Transactional(readOnly = true)
+  public List<String> names(Long company) {
+    return rows.findByCompanyIdOrderByName(company).stream().map(ProcessorEntity::name).toList();
   }
 
   /**

@@ -61,7 +61,9 @@ class DepositViews {
       @NotNull Status status,
       @NotNull int receipts,
       @NotNull MoneyView total,
-      @NotNull @Schema(description = "what the bank has not shown of it") MoneyView left) {}
+      @NotNull @Schema(description = "what the bank has not shown of it") MoneyView left,
+      @Schema(description = "the payout that was sent so; null where people brought it")
+          Long payoutId) {}
 
   record DepositLineView(
       @NotNull DepositLine.Kind kind,
@@ -138,7 +140,8 @@ class DepositViews {
                     d.status(),
                     counts.getOrDefault(d.id(), 0L).intValue(),
                     MoneyView.of(d.total()),
-                    MoneyView.of(d.left())))
+                    MoneyView.of(d.left()),
+                    d.payoutId()))
         .toList();
   }
 
