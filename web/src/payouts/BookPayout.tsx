@@ -8,7 +8,15 @@ import { grouped, isNegative, isZero } from "../shared/money";
 import { useBook, type Payout } from "./queries";
 
 /** Asks once before a payout is booked, and to which account the money was sent. */
-export function BookPayout({ payout, close }: { payout: Payout; close: () => void }) {
+export function BookPayout({
+  payout,
+  eachSale,
+  close,
+}: {
+  payout: Payout;
+  eachSale: boolean;
+  close: () => void;
+}) {
   const books = useBooks();
   const session = useSession();
   const { paidOut, words } = payout.payout;
@@ -25,7 +33,9 @@ export function BookPayout({ payout, close }: { payout: Payout; close: () => voi
       error={book.error}
       doing={`Book ${grouped(paidOut)}`}
       ready={!book.isPending && (!sent || account !== "")}
-      go={() => book.mutate(sent ? Number(account) : undefined, { onSuccess: close })}
+      go={() =>
+        book.mutate({ bankAccountId: sent ? Number(account) : undefined, eachSale }, { onSuccess: close })
+      }
       close={close}
     >
       {said.map((one) => (
@@ -55,5 +65,6 @@ const SAYS: Partial<Record<Payout["joins"][number]["kind"], (items: string, gros
   INVOICE: (items, gross) => `${items} with ${gross} settle invoices in full.`,
   RECEIPT: (items, gross) => `${items} with ${gross} are recorded already and are not recorded again.`,
   NEW: (items, gross) => `${items} with ${gross} are recorded as sales.`,
+  REOPEN: (items, gross) => `${items} with ${gross} open invoices again.`,
   LOOSE: (items, gross) => `${items} with ${gross} take back sales that are not known here.`,
 };

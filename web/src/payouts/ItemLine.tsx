@@ -1,4 +1,4 @@
-import { Box, Button, Link } from "@mui/material";
+import { Box, Button, ButtonBase, Link } from "@mui/material";
 import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { Amount } from "../shared/Amount";
@@ -6,6 +6,8 @@ import { Choice } from "../shared/Choice";
 import { ColumnLine } from "../shared/Columns";
 import { onDay } from "../shared/dates";
 import { isZero } from "../shared/money";
+import { Answers } from "./Answers";
+import { Otherwise } from "./Otherwise";
 import type { Item, ItemType, Kind } from "./queries";
 import { about, belongs, TYPE } from "./words";
 
@@ -20,7 +22,9 @@ interface Props {
 
 /** One item of a payout; where somebody is asked what it is or belongs to, the answers stand under it. */
 export function ItemLine({ item, mayDecide, belongsTo, is }: Props) {
-  const asks = item.asked !== "" || item.type === "UNKNOWN";
+  const [otherwise, sayOtherwise] = useState(false);
+  const asks = item.asked !== "" || item.type === "UNKNOWN" || otherwise;
+  const may = mayDecide && (item.type === "SALE" || item.type === "REFUND" || Boolean(item.concerns));
   return (
     <>
       <ColumnLine columns={COLUMNS} sx={{ alignItems: "baseline", ...(asks ? { borderBottom: 0 } : {}) }}>
@@ -43,8 +47,18 @@ export function ItemLine({ item, mayDecide, belongsTo, is }: Props) {
             </Link>
           ) : (
             <Box component="span" sx={{ color: item.asked ? "primary.main" : "text.secondary" }}>
-              {belongs(item.join)}
+              {belongs(item)}
             </Box>
+          )}
+          {may && (
+            <ButtonBase
+              aria-label={`Say otherwise of line ${item.line}`}
+              aria-expanded={otherwise}
+              onClick={() => sayOtherwise(!otherwise)}
+              sx={{ px: 0.5, ml: 0.25, fontSize: 13, color: "text.secondary" }}
+            >
+              …
+            </ButtonBase>
           )}
           {item.decidedBy && (
             <Box component="span" sx={{ color: "text.secondary", fontSize: 11.5 }}>
@@ -74,21 +88,21 @@ export function ItemLine({ item, mayDecide, belongsTo, is }: Props) {
           ))}
         </Answers>
       )}
+      {otherwise && (
+        <Otherwise
+          item={item}
+          belongsTo={(kind, target) => {
+            sayOtherwise(false);
+            belongsTo(kind, target);
+          }}
+        />
+      )}
       {item.type === "UNKNOWN" && (
         <Answers sentence="Nobody has said what that means.">
           <Meaning item={item} mayDecide={mayDecide} is={is} />
         </Answers>
       )}
     </>
-  );
-}
-
-function Answers({ sentence, children }: { sentence: string; children: React.ReactNode }) {
-  return (
-    <Box sx={{ pl: 8, pb: 1, borderBottom: 1, borderColor: "divider", fontSize: 13 }}>
-      {sentence}
-      <Box sx={{ display: "flex", gap: 1, mt: 0.5, flexWrap: "wrap" }}>{children}</Box>
-    </Box>
   );
 }
 

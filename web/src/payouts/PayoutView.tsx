@@ -39,7 +39,8 @@ export default function PayoutView() {
   const [join, chooseJoin] = useState<Kind>();
   const [asking, ask] = useState<"book" | "accept" | "reverse" | null>(null);
   const payout = usePayout(id);
-  const booking = useBooking(payout.data);
+  const [eachSale, chooseEachSale] = useState(false);
+  const booking = useBooking(payout.data, eachSale);
   const accept = useAcceptPayout(id);
   const reverse = useReversePayout(id);
   const again = useLookAgain(id);
@@ -131,6 +132,14 @@ export default function PayoutView() {
             >
               <Typography variant="body2" color="textSecondary">
                 {booked ? "Booking wrote" : "Booking writes"}
+                {!booked && p.joins.some((one) => one.kind === "NEW" && one.items > 1) && (
+                  <Button
+                    sx={{ ml: 1, minWidth: 0, p: 0, fontWeight: 400 }}
+                    onClick={() => chooseEachSale(!eachSale)}
+                  >
+                    {eachSale ? "new sales by day" : "each new sale by itself"}
+                  </Button>
+                )}
               </Typography>
               <JournalLines lines={lines} />
             </Box>
@@ -154,7 +163,7 @@ export default function PayoutView() {
           />
         </Box>
       </Box>
-      {asking === "book" && <BookPayout payout={p} close={() => ask(null)} />}
+      {asking === "book" && <BookPayout payout={p} eachSale={eachSale} close={() => ask(null)} />}
       {asking === "accept" && (
         <AskWhy
           title={`Accept what contradicts in ${p.payout.words}?`}

@@ -58,13 +58,14 @@ export function atWork(payout?: Payout): boolean {
 }
 
 /** What booking a payout writes, or wrote; anew whenever something of the payout has changed. */
-export function useBooking(payout?: Payout) {
+export function useBooking(payout: Payout | undefined, eachSale: boolean) {
   const id = payout?.payout.id ?? 0;
   return useQuery({
-    queryKey: ["payouts", "booking", id, payout?.payout.postedBy, payout?.joins],
+    queryKey: ["payouts", "booking", id, payout?.payout.postedBy, payout?.joins, eachSale],
     enabled: payout !== undefined,
     placeholderData: keepPreviousData,
-    queryFn: async () => data(await api.GET("/api/payouts/{id}/booking", { params: { path: { id } } })),
+    queryFn: async () =>
+      data(await api.GET("/api/payouts/{id}/booking", { params: { path: { id }, query: { eachSale } } })),
   });
 }
 
@@ -119,6 +120,22 @@ export function useAtTheBank() {
     staleTime: OTHERS_WORK,
     queryFn: async () =>
       data(await api.GET("/api/processors/at-the-bank", { params: { query: { company: books.company } } })),
+  });
+}
+
+/** Open items that fit what is typed; none before anything is. */
+export function useOpenItems(wanted: string) {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["payouts", "open items", books.company, wanted],
+    enabled: wanted !== "",
+    placeholderData: keepPreviousData,
+    queryFn: async () =>
+      data(
+        await api.GET("/api/open-items", {
+          params: { query: { company: books.company, q: wanted, limit: 30 } },
+        }),
+      ).rows,
   });
 }
 
@@ -182,10 +199,8 @@ export function useAcceptPayout(id: number) {
 export function useBook(id: number) {
   const refresh = useRefresh();
   return useMutation({
-    mutationFn: async (bankAccountId: number | undefined) =>
-      data(
-        await api.POST("/api/payouts/{id}/posting", { params: { path: { id } }, body: { bankAccountId } }),
-      ),
+    mutationFn: async (body: { bankAccountId: number | undefined; eachSale: boolean }) =>
+      data(await api.POST("/api/payouts/{id}/posting", { params: { path: { id } }, body })),
     onSettled: refresh,
   });
 }

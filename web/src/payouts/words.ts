@@ -52,17 +52,20 @@ export const JOINED: Record<Kind, string> = {
   RECEIPT: "Recorded already",
   NEW: "New sales",
   SALE: "About a sale",
+  REOPEN: "Open an invoice again",
   LOOSE: "Of no known sale",
   NOTHING: "Of the payout itself",
 };
 
 /** What an item belongs to, or may, said of it. */
-export function belongs(join: Schemas["JoinView"]): string {
+export function belongs({ join, concerns }: Pick<Item, "join" | "concerns">): string {
   switch (join.kind) {
     case "INVOICE":
       return join.name;
     case "RECEIPT":
       return `recorded: ${join.name}`;
+    case "REOPEN":
+      return `opens ${concerns?.name ?? join.name} again`;
     case "SALE":
       return `of ${join.name}`;
     case "NEW":

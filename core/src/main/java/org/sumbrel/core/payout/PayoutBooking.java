@@ -5,7 +5,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.joda.money.Money;
 import org.sumbrel.core.deposit.DepositLine;
 import org.sumbrel.core.money.MoneySum;
@@ -38,9 +40,23 @@ public record PayoutBooking(Draft draft, List<String> receiptIds, Money banked) 
   /**
    * An item and what it belongs to.
    *
-   * @param debtor who owed the sale that a chargeback takes back, where that is known
+   * @param concerns the id of an open item: of a chargeback the invoice that its sale paid, of one
+   *     that was won what the chargeback has left open; empty where there is none, or none is known
    */
-  public record Joined(PayoutItem item, Join join, Optional<String> debtor) {}
+  public record Joined(PayoutItem item, Join join, Optional<String> concerns) {
+
+    /** The item that its gross is set against, where it is. */
+    private Optional<String> against() {
+      if (join instanceof Join.ToInvoice open) {
+        return Optional.of(open.itemId());
+      }
+      var reopens = join instanceof Join.ToSale sale && sale.reopens();
+      return item.type() == PayoutItemType.CHARGEBACK && reopens
+              || item.type() == PayoutItemType.CHARGEBACK_REVERSAL
+          ? concerns
+          : Optional.empty();
+    }
+  }
 
   public PayoutBooking {
     receiptIds = List.copyOf(receiptIds);
@@ -50,7 +66,8 @@ public record PayoutBooking(Draft draft, List<String> receiptIds, Money banked) 
    * What is booked of a payout.
    *
    * @param joined every item but the transfer
-   * @param items the open items that sales belong to, as they stand
+   * @param items the open items that are concerned, as they stand
+   * @param eachSale whether every new sale is a line of its own; else those of a day are one
    * @param on the day it counts for
    * @throws PayoutRefused where it is not known of an item what it is, or what it belongs to
    */
@@ -60,20 +77,30 @@ public record PayoutBooking(Draft draft, List<String> receiptIds, Money banked) 
       List<Joined> joined,
       Function<String, OpenItem> items,
       PayoutAccounts accounts,
+      boolean eachSale,
       LocalDate on) {
     joined.forEach(PayoutBooking::requireKnown);
-    var applications = new ArrayList<Application>();
+    var amounts = new LinkedHashMap<String, Money>();
     var receipts = new ArrayList<String>();
     var before = Money.zero(payout.currency());
     for (var one : joined) {
-      if (one.join() instanceof Join.ToInvoice invoice) {
-        applications.add(Application.of(items.apply(invoice.itemId()), one.item().gross()));
-      } else if (one.join() instanceof Join.ToReceipt receipt) {
+      if (one.join() instanceof Join.ToReceipt receipt) {
         receipts.add(receipt.receiptId());
         before = before.plus(one.item().gross());
       }
+      // a sale of this payout that is taken back in it opens again what it has paid
+      one.against().ifPresent(id -> amounts.merge(id, one.item().gross(), Money::plus));
     }
-    var adjustments = new ArrayList<>(new Adjustments(payout, joined, accounts).all());
+    var applications = new ArrayList<Application>();
+    amounts.forEach(
+        (id, amount) -> {
+          if (!amount.isZero()) {
+            applications.add(Application.of(items.apply(id), amount));
+          }
+        });
+    var adjustments =
+        new ArrayList<>(
+            new Adjustments(payout, joined, items, accounts, eachSale, wonHere(joined)).all());
     var applied = MoneySum.of(payout.currency(), applications, Application::amount);
     var kept = MoneySum.of(payout.currency(), adjustments, Adjustment::amount);
     var clearing = applied.minus(kept);
@@ -91,6 +118,15 @@ public record PayoutBooking(Draft draft, List<String> receiptIds, Money banked) 
             Optional.empty()),
         receipts,
         payout.paidOut().minus(before));
+  }
+
+  /** The sales of which a chargeback was won within the same payout: nobody owes those again. */
+  private static Set<String> wonHere(List<Joined> joined) {
+    return joined.stream()
+        .filter(j -> j.item().type() == PayoutItemType.CHARGEBACK_REVERSAL)
+        .filter(j -> j.concerns().isEmpty() && j.join() instanceof Join.ToSale)
+        .map(j -> ((Join.ToSale) j.join()).saleId())
+        .collect(Collectors.toSet());
   }
 
   private static void requireKnown(Joined one) {
@@ -126,10 +162,19 @@ public record PayoutBooking(Draft draft, List<String> receiptIds, Money banked) 
   }
 
   /** What stands beside the invoices, gathered by what it is and by day. */
-  private record Adjustments(Payout payout, List<Joined> joined, PayoutAccounts accounts) {
+  private record Adjustments(
+      Payout payout,
+      List<Joined> joined,
+      Function<String, OpenItem> items,
+      PayoutAccounts accounts,
+      boolean eachSale,
+      Set<String> wonHere) {
 
     /** What is gathered: amounts of one sign, so that the tax in them stays in them. */
     private record Day(String what, String account, Optional<LocalDate> on, boolean negative) {}
+
+    /** So long a text of an account's line may be. */
+    private static final int LONGEST = 120;
 
     private record Sum(Money amount, Money tax) {
       Sum plus(Sum other) {
@@ -152,7 +197,7 @@ public record PayoutBooking(Draft draft, List<String> receiptIds, Money banked) 
           all.add(
               new ClaimRaised(
                   item.gross().abs(),
-                  one.debtor().orElseThrow(),
+                  items.apply(one.concerns().orElseThrow()).customerId(),
                   ClaimReason.CHARGEBACK,
                   item.reference()));
         } else {
@@ -173,19 +218,21 @@ public record PayoutBooking(Draft draft, List<String> receiptIds, Money banked) 
       return all;
     }
 
-    private static boolean claimed(Joined one) {
+    private boolean claimed(Joined one) {
       return one.item().type() == PayoutItemType.CHARGEBACK
-          && one.debtor().isPresent()
+          && one.concerns().isPresent()
+          && one.against().isEmpty()
+          && !(one.join() instanceof Join.ToSale sale && wonHere.contains(sale.saleId()))
           && !one.item().gross().isZero();
     }
 
-    /** Where the gross of an item goes; nowhere where it is an invoice's or recorded already. */
+    /** Where the gross of an item goes; nowhere where it is an item's or recorded already. */
     private Optional<Day> day(Joined one) {
-      if (one.join() instanceof Join.ToInvoice || one.join() instanceof Join.ToReceipt) {
+      if (one.against().isPresent() || one.join() instanceof Join.ToReceipt) {
         return Optional.empty();
       }
       return switch (one.item().type()) {
-        case SALE -> day("Sales", accounts.sales(), one);
+        case SALE -> day(eachSale ? sale(one.item()) : "Sales", accounts.sales(), one);
         case REFUND -> day("Refunds", accounts.refunds(), one);
         case CHARGEBACK -> day("Chargebacks", accounts.chargebacks(), one);
         case CHARGEBACK_REVERSAL -> day("Chargebacks won", accounts.chargebacks(), one);
@@ -195,6 +242,14 @@ public record PayoutBooking(Draft draft, List<String> receiptIds, Money banked) 
         case CONVERSION -> day("Conversions", accounts.exchange(), one);
         case FEE, FEE_REFUND, TRANSFER, UNKNOWN -> Optional.empty();
       };
+    }
+
+    /** A sale by its own name, so that it stands alone. */
+    private static String sale(PayoutItem item) {
+      var name = "Sale " + (item.reference().isEmpty() ? item.id() : item.reference());
+      var buyer = item.payer().isEmpty() ? name : name + ", " + item.payer();
+      var whole = buyer + ", line " + item.line();
+      return whole.length() <= LONGEST ? whole : name + ", line " + item.line();
     }
 
     private static Optional<Day> day(String what, String account, Joined one) {

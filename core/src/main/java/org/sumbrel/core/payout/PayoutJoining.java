@@ -13,6 +13,7 @@ import java.util.function.Function;
 import java.util.stream.Stream;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.WrittenForm;
@@ -27,6 +28,7 @@ public final class PayoutJoining {
   private static final long DAYS_APART = 3;
 
   private final Map<String, List<Invoice>> invoices = new HashMap<>();
+  private final Map<String, List<CreditNote>> credits = new HashMap<>();
   private final Map<String, Money> open = new HashMap<>();
   private final Map<String, List<RecordedSale>> recorded = new HashMap<>();
   private final Map<Money, List<RecordedSale>> recordedOf = new HashMap<>();
@@ -41,11 +43,13 @@ public final class PayoutJoining {
    * Ready to join.
    *
    * @param invoices those that may be meant, open or settled
+   * @param credits credit notes that are open: a refund that names one pays it out
    * @param recorded what is recorded and not paid out yet
    * @param earlier the sales of earlier payouts of the same processor
    */
   public static PayoutJoining among(
       Collection<Invoice> invoices,
+      Collection<CreditNote> credits,
       Collection<RecordedSale> recorded,
       Collection<KnownSale> earlier) {
     var joining = new PayoutJoining();
@@ -56,6 +60,10 @@ public final class PayoutJoining {
           .filter(form -> !form.isEmpty())
           .distinct()
           .forEach(form -> add(joining.invoices, form, invoice));
+    }
+    for (var credit : credits) {
+      joining.open.put(credit.id(), credit.open());
+      add(joining.credits, WrittenForm.compact(credit.number()), credit);
     }
     for (var sale : recorded) {
       add(joining.recordedOf, sale.amount(), sale);
@@ -103,11 +111,27 @@ public final class PayoutJoining {
   private Join join(PayoutItem item) {
     return switch (item.type()) {
       case SALE -> item.gross().isPositive() ? sale(item) : new Join.NewSale();
-      case REFUND, CHARGEBACK, CHARGEBACK_REVERSAL ->
-          taking(item).map(join -> taken(join, item)).orElseGet(Join.Loose::new);
+      case REFUND -> credit(item).orElseGet(() -> takingBack(item));
+      case CHARGEBACK, CHARGEBACK_REVERSAL -> takingBack(item);
       case FEE, FEE_REFUND, ADJUSTMENT, UNKNOWN -> taking(item).orElseGet(Join.Nothing::new);
       case RESERVE_HELD, RESERVE_RELEASED, CONVERSION, TRANSFER -> new Join.Nothing();
     };
+  }
+
+  private Join takingBack(PayoutItem item) {
+    return taking(item).map(join -> taken(join, item)).orElseGet(Join.Loose::new);
+  }
+
+  /** A refund that names a credit note which is open with at least as much pays it out. */
+  private Optional<Join> credit(PayoutItem item) {
+    return credits.getOrDefault(WrittenForm.compact(item.reference()), List.of()).stream()
+        .filter(c -> !item.gross().isZero() && !open.get(c.id()).isGreaterThan(item.gross()))
+        .findFirst()
+        .map(
+            c -> {
+              open.merge(c.id(), item.gross(), Money::minus);
+              return new Join.ToInvoice(c.id());
+            });
   }
 
   private Join sale(PayoutItem item) {

@@ -19,6 +19,11 @@ public record Application(OpenItem item, Money amount, Money discount) {
     return new Application(item, amount, Money.zero(amount.getCurrencyUnit()));
   }
 
+  /** Whether it opens the item again instead of settling it: it is against the item's own sign. */
+  public boolean reopens() {
+    return amount.getAmount().signum() * item.total().getAmount().signum() < 0;
+  }
+
   /** What of the receipt it takes up: the amount less its discount. */
   public Money taken() {
     return amount.minus(discount);

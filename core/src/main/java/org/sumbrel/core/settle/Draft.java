@@ -96,7 +96,7 @@ public record Draft(
    */
   public Settlement settle(Policy policy, Authority authority) {
     var tally = tally();
-    requireItemsFit();
+    requireItemsFit(false);
     requireDiscountsEarned(policy);
     requireSomething();
     if (onAccount.isPositive() && onAccountCustomer.isEmpty()) {
@@ -114,13 +114,14 @@ public record Draft(
 
   /**
    * The settlement this draft becomes where a processor's own statement proves every amount of it:
-   * no limit is held against what the statement says.
+   * no limit is held against what the statement says. An application against an item's sign opens
+   * it again, no further than its total.
    *
    * @throws SettlementRefused with the figures, where a money rule is against it
    */
   public Settlement settleAsReported() {
     var tally = tally();
-    requireItemsFit();
+    requireItemsFit(true);
     requireSomething();
     if (!tally.left().isZero()) {
       throw SettlementRefused.unbalanced(tally);
@@ -185,7 +186,7 @@ public record Draft(
     }
   }
 
-  private void requireItemsFit() {
+  private void requireItemsFit(boolean reported) {
     var seen = new HashSet<String>();
     for (var application : applications) {
       var item = application.item();
@@ -197,6 +198,12 @@ public record Draft(
       if (!seen.add(item.id())) {
         throw SettlementRefused.plain(
             SettlementRefused.Code.TWICE_IN_DRAFT, item.number() + " stands twice in the draft.");
+      }
+      if (reported && application.reopens()) {
+        if (item.open().minus(application.amount()).abs().isGreaterThan(item.total().abs())) {
+          throw SettlementRefused.reopenedTooFar(application);
+        }
+        continue;
       }
       if (item.settled()) {
         throw SettlementRefused.alreadySettled(application);

@@ -211,7 +211,20 @@ public final class Settlement {
     var after = new ArrayList<OpenItem>();
     for (var application : applications) {
       var item = now.get(application.item().id());
-      after.add(item.withOpen(item.open().plus(application.amount())));
+      var open = item.open().plus(application.amount());
+      if (application.reopens()
+          && open.getAmount().signum() * item.total().getAmount().signum() < 0) {
+        throw new SettlementRefused(
+            Code.ON_ACCOUNT_USED,
+            MoneyText.grouped(open.abs())
+                + " of the "
+                + MoneyText.grouped(application.amount().abs())
+                + " that were opened again of "
+                + item.number()
+                + " has been settled since; reverse that first.",
+            Map.of("kept", application.amount().abs(), "used", open.abs()));
+      }
+      after.add(item.withOpen(open));
     }
     for (var item : made) {
       after.add(item.withOpen(Money.zero(item.open().getCurrencyUnit())));

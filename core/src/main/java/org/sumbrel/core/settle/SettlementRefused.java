@@ -76,6 +76,21 @@ public final class SettlementRefused extends RuntimeException {
         Map.of("open", application.item().open(), "amount", application.amount()));
   }
 
+  static SettlementRefused reopenedTooFar(Application application) {
+    var item = application.item();
+    var settled = item.total().minus(item.open());
+    return new SettlementRefused(
+        Code.OVER_APPLIED,
+        "Of "
+            + item.number()
+            + " "
+            + MoneyText.grouped(settled)
+            + " are settled; "
+            + MoneyText.grouped(application.amount().abs())
+            + " of it cannot be opened again.",
+        Map.of("settled", settled, "amount", application.amount()));
+  }
+
   static SettlementRefused alreadySettled(Application application) {
     return new SettlementRefused(
         Code.ALREADY_SETTLED,

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.Combinators;
@@ -27,9 +28,14 @@ import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.journal.JournalLine;
 import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.payout.PayoutBooking.Joined;
+import org.sumbrel.core.receivables.Claim;
+import org.sumbrel.core.receivables.ClaimReason;
+import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.core.receivables.Invoice;
+import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.PaidBy;
 import org.sumbrel.core.settle.Settlement;
+import org.sumbrel.core.settle.ToAccount;
 
 /** The books after a payout, whatever is in it and whatever was recorded before. */
 class PayoutBookingTest {
@@ -150,14 +156,14 @@ class PayoutBookingTest {
     if (previous != 0) {
       books.write(opening(previous));
     }
-    var items = new HashMap<String, Invoice>();
+    var items = new HashMap<String, OpenItem>();
     var receipts = new HashMap<String, HeldReceipt>();
     var joined = new ArrayList<Joined>();
     for (var n = 0; n < made.size(); n++) {
       joined.add(joined(made.get(n), n, recordedBefore, items, receipts, books));
     }
     var payout = payout(made, previous);
-    var booking = PayoutBooking.of("1", payout, joined, items::get, ACCOUNTS, DAY);
+    var booking = PayoutBooking.of("1", payout, joined, items::get, ACCOUNTS, false, DAY);
     assertThat(booking.draft().tally().left().isZero()).isTrue();
     if (!booking.draft().applications().isEmpty() || !booking.draft().adjustments().isEmpty()) {
       books.write(Posting.entryFor(booking.draft().settleAsReported(), DAY, "payout"));
@@ -187,16 +193,16 @@ class PayoutBookingTest {
       Made made,
       int n,
       boolean recordedBefore,
-      Map<String, Invoice> items,
+      Map<String, OpenItem> items,
       Map<String, HeldReceipt> receipts,
       Books books) {
     var item = made.item();
     if (item.type() != PayoutItemType.SALE) {
-      return new Joined(item, new Join.Nothing(), Optional.empty());
+      return other(item, made.known(), n, items);
     }
     if (made.known() == Known.INVOICED) {
       items.put("i" + n, invoice(n, item.gross()));
-      return new Joined(item, new Join.ToInvoice("i" + n), Optional.of("c" + n));
+      return new Joined(item, new Join.ToInvoice("i" + n), Optional.empty());
     }
     if (made.known() == Known.NEW || !recordedBefore) {
       return new Joined(item, new Join.NewSale(), Optional.empty());
@@ -218,6 +224,32 @@ class PayoutBookingTest {
                 List.of(receipt)),
             "sold"));
     return new Joined(item, new Join.ToReceipt("r" + n), Optional.empty());
+  }
+
+  /**
+   * What is taken back of a sale that paid an invoice opens it again, pays a note out, or is owed.
+   */
+  private static Joined other(PayoutItem item, Known known, int n, Map<String, OpenItem> items) {
+    var id = "i" + n;
+    var sale = new Join.ToSale("s" + n, known == Known.INVOICED);
+    if (item.type() == PayoutItemType.CHARGEBACK && known != Known.NEW) {
+      items.put(id, invoice(n, item.gross().abs()).withOpen(cents(0)));
+      return new Joined(item, sale, Optional.of(id));
+    }
+    if (item.type() == PayoutItemType.CHARGEBACK_REVERSAL && known != Known.NEW) {
+      items.put(id, claim(n, item.gross()));
+      return new Joined(item, sale, Optional.of(id));
+    }
+    if (item.type() == PayoutItemType.REFUND && known == Known.INVOICED) {
+      items.put(
+          id, new CreditNote(id, "1", "c" + n, "CN-" + n, DAY, DAY, item.gross(), item.gross()));
+      return new Joined(item, new Join.ToInvoice(id), Optional.empty());
+    }
+    return new Joined(item, new Join.Nothing(), Optional.empty());
+  }
+
+  private static Claim claim(int n, Money total) {
+    return new Claim("i" + n, "1", "c" + n, "CL-" + n, DAY, total, total, ClaimReason.CHARGEBACK);
   }
 
   @Property
@@ -253,13 +285,14 @@ class PayoutBookingTest {
 
   @Property
   void areAsBeforeAfterAReversal(@ForAll("items") List<Made> made) {
-    var items = new HashMap<String, Invoice>();
+    var items = new HashMap<String, OpenItem>();
     var books = new Books();
     var joined = new ArrayList<Joined>();
     for (var n = 0; n < made.size(); n++) {
       joined.add(joined(made.get(n), n, false, items, new HashMap<>(), books));
     }
-    var draft = PayoutBooking.of("1", payout(made, 0), joined, items::get, ACCOUNTS, DAY).draft();
+    var draft =
+        PayoutBooking.of("1", payout(made, 0), joined, items::get, ACCOUNTS, false, DAY).draft();
     if (draft.applications().isEmpty() && draft.adjustments().isEmpty()) {
       return;
     }
@@ -268,11 +301,134 @@ class PayoutBookingTest {
     books.write(entry);
     books.write(entry.mirrored(DAY, "reversed"));
     assertThat(books.balances).isEmpty();
-    var settled = new HashMap<String, org.sumbrel.core.receivables.OpenItem>();
+    var settled = new HashMap<String, OpenItem>();
     settlement.itemsAfter().forEach(i -> settled.put(i.id(), i));
-    assertThat(settled.values()).allMatch(i -> i.open().isZero());
+    // what was open is settled, and what was settled is open again
+    assertThat(settled.values())
+        .allMatch(i -> i.open().isZero() != items.get(i.id()).open().isZero());
+    var before = settlement.applications().stream().map(a -> items.get(a.item().id())).toList();
     assertThat(settlement.itemsAfterReversal(settled, List.of()))
-        .containsExactlyInAnyOrderElementsOf(items.values());
+        .containsExactlyInAnyOrderElementsOf(before);
+  }
+
+  private static PayoutBooking book(
+      boolean eachSale, Map<String, ? extends OpenItem> items, Joined... joined) {
+    var made = Stream.of(joined).map(j -> new Made(j.item(), Known.NEW)).toList();
+    return PayoutBooking.of(
+        "1", payout(made, 0), List.of(joined), items::get, ACCOUNTS, eachSale, DAY);
+  }
+
+  private static Map<String, Money> booked(PayoutBooking booking) {
+    var books = new Books();
+    books.write(Posting.entryFor(booking.draft().settleAsReported(), DAY, "payout"));
+    return books.balances;
+  }
+
+  @Test
+  void opensTheInvoiceOfAChargebackAgainAndNoFurtherThanItWasPaid() {
+    var chargeback = item(PayoutItemType.CHARGEBACK, -5_000, 1_500, 0, 0, 0);
+    var joined = new Joined(chargeback, new Join.ToSale("7", true), Optional.of("i7"));
+    var paid = invoice(7, cents(5_000)).withOpen(cents(0));
+    var booking = book(false, Map.of("i7", paid), joined);
+    assertThat(booked(booking))
+        .containsEntry("RECEIVABLE", cents(5_000))
+        .containsEntry("fees", cents(1_500))
+        .containsEntry("clearing", cents(-6_500))
+        .hasSize(3);
+    var settlement = booking.draft().settleAsReported();
+    assertThat(settlement.itemsAfter()).containsExactly(paid.withOpen(cents(5_000)));
+    // paid again in the meantime: taking the payout back would pay it a second time
+    var paidAgain = Map.<String, OpenItem>of("i7", paid.withOpen(cents(1_000)));
+    assertThatThrownBy(() -> settlement.itemsAfterReversal(paidAgain, List.of()))
+        .hasMessage(
+            "40.00 of the 50.00 that were opened again of INV-7 has been settled since; reverse that first.");
+    var lessPaid = book(false, Map.of("i7", paid.withOpen(cents(10))), joined);
+    assertThatThrownBy(() -> lessPaid.draft().settleAsReported())
+        .hasMessage("Of INV-7 49.90 are settled; 50.00 of it cannot be opened again.");
+  }
+
+  @Test
+  void leavesAnInvoiceThatIsPaidAndTakenBackInTheSamePayoutAsItWas() {
+    var open = invoice(7, cents(5_000));
+    var booking =
+        book(
+            false,
+            Map.of("i7", open),
+            new Joined(
+                item(PayoutItemType.SALE, 5_000, 150, 0, 0, 3),
+                new Join.ToInvoice("i7"),
+                Optional.empty()),
+            new Joined(
+                item(PayoutItemType.CHARGEBACK, -5_000, 0, 0, 0, 0),
+                new Join.ToSale("7", true),
+                Optional.of("i7")));
+    assertThat(booking.draft().applications()).isEmpty();
+    assertThat(booked(booking))
+        .containsExactlyInAnyOrderEntriesOf(Map.of("fees", cents(150), "clearing", cents(-150)));
+  }
+
+  @Test
+  void settlesTheClaimOfAChargebackThatWasWonLater() {
+    var won = item(PayoutItemType.CHARGEBACK_REVERSAL, 5_000, 0, 0, 0, 0);
+    var joined = new Joined(won, new Join.ToSale("7"), Optional.of("i7"));
+    assertThat(booked(book(false, Map.of("i7", claim(7, cents(5_000))), joined)))
+        .containsExactlyInAnyOrderEntriesOf(
+            Map.of("CLAIMS", cents(-5_000), "clearing", cents(5_000)));
+  }
+
+  @Test
+  void claimsNothingOfAChargebackThatIsWonInTheSamePayout() {
+    var joined = new Join.ToSale("7");
+    var booking =
+        book(
+            false,
+            Map.of("i7", invoice(7, cents(5_000)).withOpen(cents(0))),
+            new Joined(
+                item(PayoutItemType.CHARGEBACK, -5_000, 0, 0, 0, 2), joined, Optional.of("i7")),
+            new Joined(
+                item(PayoutItemType.CHARGEBACK_REVERSAL, 5_000, 0, 0, 0, 0),
+                joined,
+                Optional.empty()));
+    assertThat(booked(booking)).isEmpty();
+  }
+
+  @Test
+  void writesEachNewSaleAsALineOfItsOwnWhereThatIsAsked() {
+    var sale = new Join.NewSale();
+    var one = new Joined(item(PayoutItemType.SALE, 10_600, 0, 600, 0, 1), sale, Optional.empty());
+    var two = new Joined(item(PayoutItemType.SALE, 5_300, 0, 300, 0, 1), sale, Optional.empty());
+    var byDay = book(false, Map.of(), one, two).draft();
+    assertThat(byDay.adjustments())
+        .hasSize(2)
+        .first()
+        .extracting(a -> a.amount())
+        .isEqualTo(cents(-15_900));
+    var later =
+        new Joined(
+            new PayoutItem(
+                2,
+                "",
+                PayoutItemType.SALE,
+                "",
+                "WEB-8",
+                "",
+                Optional.of(DAY),
+                cents(5_300),
+                cents(0),
+                cents(300),
+                cents(0),
+                "",
+                "A Corwin",
+                ""),
+            sale,
+            Optional.empty());
+    var each = book(true, Map.of(), one, later).draft();
+    assertThat(each.adjustments())
+        .filteredOn(ToAccount.class::isInstance)
+        .extracting(a -> ((ToAccount) a).text())
+        .contains("Sale WEB-8, A Corwin, line 2 of 28 May 2026");
+    assertThat(booked(book(true, Map.of(), one, later)))
+        .isEqualTo(booked(book(false, Map.of(), one, two)));
   }
 
   @Test
@@ -283,9 +439,10 @@ class PayoutBookingTest {
         PayoutBooking.of(
             "1",
             payout(made, 0),
-            List.of(new Joined(item, new Join.ToSale("7"), Optional.of("c7"))),
-            id -> null,
+            List.of(new Joined(item, new Join.ToSale("7"), Optional.of("i7"))),
+            id -> invoice(7, cents(5_000)).withOpen(cents(0)),
             ACCOUNTS,
+            false,
             DAY);
     var books = new Books();
     books.write(Posting.entryFor(booking.draft().settleAsReported(), DAY, "payout"));
@@ -315,6 +472,7 @@ class PayoutBookingTest {
         List.of(new Joined(item, join, Optional.empty())),
         id -> null,
         ACCOUNTS,
+        false,
         DAY);
   }
 }

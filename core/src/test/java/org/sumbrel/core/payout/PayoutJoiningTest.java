@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
+import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.core.receivables.Invoice;
 
 /** What the items of a payout belong to. */
@@ -59,7 +60,18 @@ class PayoutJoiningTest {
     for (var n = 0; n < items.length; n++) {
       ids.add("s" + n);
     }
-    return PayoutJoining.among(invoices, recorded, earlier).join(List.of(items), ids);
+    return PayoutJoining.among(invoices, List.of(), recorded, earlier).join(List.of(items), ids);
+  }
+
+  @Test
+  void paysOutACreditNoteThatARefundNamesOnlyOnceAndNeverBeyondIt() {
+    var credit =
+        new CreditNote("9", "1", "c", "CN-0000880", DAY, DAY, usd("-100.00"), usd("-60.00"));
+    var refund = item(PayoutItemType.REFUND, "1", "cn 0000880", "", "-40.00");
+    assertThat(
+            PayoutJoining.among(List.of(), List.of(credit), List.of(), List.of())
+                .join(List.of(refund, refund), List.of("a", "b")))
+        .containsExactly(new Join.ToInvoice("9"), new Join.Loose());
   }
 
   @Test

@@ -13,6 +13,8 @@ record JoinText(Kind kind, Long target) {
     INVOICE,
     RECEIPT,
     SALE,
+    /** A chargeback of a sale that opens again the invoice which that has paid. */
+    REOPEN,
     NEW,
     LOOSE,
     ASKED
@@ -26,7 +28,7 @@ record JoinText(Kind kind, Long target) {
       return new JoinText(Kind.RECEIPT, Long.valueOf(to.receiptId()));
     }
     if (join instanceof Join.ToSale to) {
-      return new JoinText(Kind.SALE, Long.valueOf(to.saleId()));
+      return new JoinText(to.reopens() ? Kind.REOPEN : Kind.SALE, Long.valueOf(to.saleId()));
     }
     if (join instanceof Join.NewSale) {
       return new JoinText(Kind.NEW, null);
@@ -44,6 +46,7 @@ record JoinText(Kind kind, Long target) {
       case INVOICE -> new Join.ToInvoice(target.toString());
       case RECEIPT -> new Join.ToReceipt(target.toString());
       case SALE -> new Join.ToSale(target.toString());
+      case REOPEN -> new Join.ToSale(target.toString(), true);
       case NEW -> new Join.NewSale();
       case LOOSE -> new Join.Loose();
       case ASKED ->

@@ -73,7 +73,9 @@ class PayoutController {
 
   record BookPayout(
       @Schema(description = "to which the processor sent; null where it sent nothing")
-          Long bankAccountId) {}
+          Long bankAccountId,
+      @Schema(description = "whether every new sale is written as a line of its own; else by day")
+          Boolean eachSale) {}
 
   record LookedAgain(
       @NotNull @Schema(description = "how many items belong to something else now") int changed) {}
@@ -173,7 +175,12 @@ class PayoutController {
   PayoutViews.PayoutView post(
       @PathVariable Long id, @Valid @RequestBody BookPayout call, Principal principal) {
     var actor = Actor.of(principal);
-    work(id, Doing.BOOK, actor, watch -> posting.post(id, call.bankAccountId(), actor, watch));
+    var eachSale = Boolean.TRUE.equals(call.eachSale());
+    work(
+        id,
+        Doing.BOOK,
+        actor,
+        watch -> posting.post(id, call.bankAccountId(), eachSale, actor, watch));
     return one(id);
   }
 
@@ -204,7 +211,11 @@ class PayoutController {
 
   @GetMapping("/{id}/booking")
   @Operation(summary = "What booking a payout writes, or wrote")
-  PayoutViews.PayoutBookingView booking(@PathVariable Long id) {
-    return views.booking(payouts.payout(id));
+  PayoutViews.PayoutBookingView booking(
+      @PathVariable Long id,
+      @Parameter(description = "whether every new sale is a line of its own; else by day")
+          @RequestParam(defaultValue = "false")
+          boolean eachSale) {
+    return views.booking(payouts.payout(id), eachSale);
   }
 }

@@ -7,6 +7,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.payout.PayoutItem;
 import org.sumbrel.core.payout.PayoutItemType;
+import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
@@ -23,6 +24,7 @@ class PayoutDecisions {
   private final PayoutItems items;
   private final PayoutJoins joins;
   private final Processors processors;
+  private final PayoutConcerns concerns;
   private final Customers customers;
 
   PayoutDecisions(
@@ -30,11 +32,13 @@ class PayoutDecisions {
       PayoutItems items,
       PayoutJoins joins,
       Processors processors,
+      PayoutConcerns concerns,
       Customers customers) {
     this.payouts = payouts;
     this.items = items;
     this.joins = joins;
     this.processors = processors;
+    this.concerns = concerns;
     this.customers = customers;
   }
 
@@ -55,17 +59,20 @@ class PayoutDecisions {
   void belongs(Long id, Long itemId, JoinText to, Actor actor) {
     var payout = open(id);
     var row = item(payout, itemId);
-    var sale = row.item().type() == PayoutItemType.SALE;
+    var type = row.item().type();
+    var sale = type == PayoutItemType.SALE;
     var fits =
         switch (to.kind()) {
-          case INVOICE, RECEIPT -> sale && to.target() != null;
+          case INVOICE -> (sale || type == PayoutItemType.REFUND) && to.target() != null;
+          case RECEIPT -> sale && to.target() != null;
           case NEW -> sale;
           case SALE -> !sale && to.target() != null;
+          case REOPEN -> type == PayoutItemType.CHARGEBACK && to.target() != null;
           case LOOSE, NOTHING -> !sale;
           case ASKED -> false;
         };
     if (!fits) {
-      throw new BadRequest("A " + said(row.item().type()) + " cannot belong to that.");
+      throw new BadRequest("A " + said(type) + " cannot belong to that.");
     }
     if (to.kind() == Kind.INVOICE) {
       requireOpen(payout, row.item(), to.target());
@@ -78,10 +85,15 @@ class PayoutDecisions {
               + MoneyText.grouped(row.item().gross())
               + " that waits to be paid out is known by that number.");
     }
-    if (to.kind() == Kind.SALE && !items.isSale(payout.processorId(), to.target())) {
+    if ((to.kind() == Kind.SALE || to.kind() == Kind.REOPEN)
+        && !items.isSale(payout.processorId(), to.target())) {
       throw new NotThere("sale", to.target());
     }
-    items.decide(itemId, to.toJoin("", ""), actor.name());
+    var join = to.toJoin("", "");
+    if (to.kind() == Kind.REOPEN && concerns.of(List.of(row.joined(join))).isEmpty()) {
+      throw new BadRequest("That sale paid no invoice that could be opened again.");
+    }
+    items.decide(itemId, join, actor.name());
   }
 
   private void requireOpen(PayoutEntity payout, PayoutItem item, Long target) {
@@ -90,14 +102,24 @@ class PayoutDecisions {
       throw new NotThere("open item", target);
     }
     var open = there.get(0).open();
-    if (!open.getCurrencyUnit().equals(payout.currency()) || open.isLessThan(item.gross())) {
+    var refund = item.type() == PayoutItemType.REFUND;
+    if (!open.getCurrencyUnit().equals(payout.currency())
+        || (refund ? open.isGreaterThan(item.gross()) : open.isLessThan(item.gross()))) {
       throw new BadRequest(
           there.get(0).number()
               + " is open with "
               + MoneyText.grouped(open)
-              + "; a sale of "
+              + "; a "
+              + said(item.type())
+              + " of "
               + MoneyText.grouped(item.gross())
               + " cannot be set against it.");
+    }
+    if (refund != there.get(0).toItem() instanceof CreditNote) {
+      throw new BadRequest(
+          refund
+              ? "A refund pays out a credit note; " + there.get(0).number() + " is none."
+              : "A sale does not pay " + there.get(0).number() + ", which is a credit note.");
     }
   }
 

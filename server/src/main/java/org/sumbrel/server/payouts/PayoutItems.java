@@ -130,7 +130,7 @@ class PayoutItems {
     return sales.isEmpty()
         ? List.of()
         : jdbc.sql(
-                "select i.*, p.currency from unnest(:ids) asked(id) join payout_item i on i.join_target = asked.id and i.join_kind = 'SALE' join payout p on p.id = i.payout_id order by i.id")
+                "select i.*, p.currency from unnest(:ids) asked(id) join payout_item i on i.join_target = asked.id and i.join_kind in ('SALE', 'REOPEN') join payout p on p.id = i.payout_id order by i.id")
             .param("ids", sales.toArray(Long[]::new))
             .query(PayoutItems::row)
             .list();
@@ -222,7 +222,7 @@ class PayoutItems {
             """
             select s.id, s.item_key, s.reference, s.gross_minor + coalesce(sum(t.gross_minor), 0) as left_minor
             from payout_item s join payout p on p.id = s.payout_id
-            left join payout_item t on t.join_target = s.id and t.join_kind = 'SALE'
+            left join payout_item t on t.join_target = s.id and t.join_kind in ('SALE', 'REOPEN')
               and t.type in ('REFUND', 'CHARGEBACK', 'CHARGEBACK_REVERSAL') and t.payout_id < :before
             where p.processor_id = :processor and p.currency = :currency and s.type = 'SALE' and p.id < :before
             group by s.id, s.item_key, s.reference, s.gross_minor

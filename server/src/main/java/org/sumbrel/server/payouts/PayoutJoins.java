@@ -15,6 +15,7 @@ import org.sumbrel.core.payout.Join;
 import org.sumbrel.core.payout.PayoutItem;
 import org.sumbrel.core.payout.PayoutJoining;
 import org.sumbrel.core.payout.RecordedSale;
+import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.core.receivables.Invoice;
 
 /** Brings together what the items of a payout may belong to, and has them joined. */
@@ -44,6 +45,7 @@ class PayoutJoins {
       List<Long> ids) {
     return PayoutJoining.among(
             invoices(processor.companyId(), currency),
+            credits(processor.companyId(), currency),
             recorded(processor.companyId(), currency),
             items.sales(processor.id(), currency, payoutId))
         .join(told, ids.stream().map(Object::toString).toList());
@@ -105,6 +107,29 @@ class PayoutJoins {
                     row.getString("order_reference"),
                     row.getString("creditor_reference"),
                     Optional.empty()))
+        .list();
+  }
+
+  private List<CreditNote> credits(Long company, CurrencyUnit currency) {
+    return jdbc.sql(
+            """
+            select id, customer_id, number, issued_on, due_on, total_minor, open_minor
+            from open_item where company_id = :company and currency = :currency and kind = 'CREDIT_NOTE' and open_minor < 0
+            order by id
+            """)
+        .param("company", company)
+        .param("currency", currency.getCode())
+        .query(
+            (row, n) ->
+                new CreditNote(
+                    row.getString("id"),
+                    company.toString(),
+                    row.getString("customer_id"),
+                    row.getString("number"),
+                    row.getObject("issued_on", LocalDate.class),
+                    row.getObject("due_on", LocalDate.class),
+                    Money.ofMinor(currency, row.getLong("total_minor")),
+                    Money.ofMinor(currency, row.getLong("open_minor"))))
         .list();
   }
 

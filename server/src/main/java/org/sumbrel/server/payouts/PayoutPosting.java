@@ -38,6 +38,7 @@ class PayoutPosting {
   private final Payouts payouts;
   private final PayoutItems items;
   private final Processors processors;
+  private final PayoutConcerns concerns;
   private final Customers customers;
   private final Companies companies;
   private final ReportedSettlements settlements;
@@ -49,6 +50,7 @@ class PayoutPosting {
       Payouts payouts,
       PayoutItems items,
       Processors processors,
+      PayoutConcerns concerns,
       Customers customers,
       Companies companies,
       ReportedSettlements settlements,
@@ -58,6 +60,7 @@ class PayoutPosting {
     this.payouts = payouts;
     this.items = items;
     this.processors = processors;
+    this.concerns = concerns;
     this.customers = customers;
     this.companies = companies;
     this.settlements = settlements;
@@ -79,13 +82,13 @@ class PayoutPosting {
 
   /** What booking would write; what it wrote where that is done. */
   @Transactional(readOnly = true)
-  public Preview preview(PayoutEntity row) {
+  public Preview preview(PayoutEntity row, boolean eachSale) {
     if (row.posted()) {
       return new Preview(
           row.settlementId() == null ? List.of() : settlements.written(row.settlementId()), null);
     }
     try {
-      var assembled = assemble(row);
+      var assembled = assemble(row, eachSale);
       return new Preview(
           assembled.writes()
               ? settlements.preview(assembled.booking().draft(), assembled.origin())
@@ -96,14 +99,16 @@ class PayoutPosting {
     }
   }
 
-  private Assembled assemble(PayoutEntity row) {
+  private Assembled assemble(PayoutEntity row, boolean eachSale) {
     var processor = processors.processor(row.processorId());
     var all = items.of(row.id());
+    var concerned = concerns.of(all);
     var applied =
         all.stream()
             .filter(i -> i.join() instanceof Join.ToInvoice)
             .map(i -> Long.valueOf(((Join.ToInvoice) i.join()).itemId()))
             .collect(Collectors.toCollection(HashSet::new));
+    applied.addAll(concerned.values());
     var found = new HashMap<Long, OpenItemEntity>();
     customers.itemsThere(row.companyId(), applied).forEach(i -> found.put(i.id(), i));
     applied.stream()
@@ -112,14 +117,18 @@ class PayoutPosting {
         .ifPresent(
             id -> {
               throw new PayoutRefused(
-                  "An invoice that a sale belongs to is not there any more; look again what the items belong to.");
+                  "An item that is paid or opened again is not there any more; look again what the items belong to.");
             });
-    var debtors = debtors(all);
     var payout = row.toPayout(processor.name(), all.stream().map(PayoutItemRow::item).toList());
     var joined =
         all.stream()
             .filter(i -> i.item().type() != PayoutItemType.TRANSFER)
-            .map(i -> new Joined(i.item(), i.join(), Optional.ofNullable(debtors.get(i.id()))))
+            .map(
+                i ->
+                    new Joined(
+                        i.item(),
+                        i.join(),
+                        Optional.ofNullable(concerned.get(i.id())).map(Object::toString)))
             .toList();
     return new Assembled(
         PayoutBooking.of(
@@ -128,54 +137,24 @@ class PayoutPosting {
             joined,
             id -> found.get(Long.valueOf(id)).toItem(),
             processors.accounts(processor),
+            eachSale,
             LocalDate.now(clock)),
         payout,
         found,
         new Origin(row.id(), Payouts.words(row, processor)));
   }
 
-  /** Who owed the sale that a chargeback takes back, by the chargeback. */
-  private Map<Long, String> debtors(List<PayoutItemRow> all) {
-    var sales = new HashMap<Long, Long>();
-    for (var one : all) {
-      if (one.item().type() == PayoutItemType.CHARGEBACK
-          && one.join() instanceof Join.ToSale sale) {
-        sales.put(one.id(), Long.valueOf(sale.saleId()));
-      }
-    }
-    var invoiced = new HashMap<Long, Long>();
-    items
-        .some(List.copyOf(new HashSet<>(sales.values())))
-        .forEach(
-            s -> {
-              if (s.join() instanceof Join.ToInvoice invoice) {
-                invoiced.put(s.id(), Long.valueOf(invoice.itemId()));
-              }
-            });
-    var owners = new HashMap<Long, String>();
-    customers
-        .items(new HashSet<>(invoiced.values()))
-        .forEach((id, item) -> owners.put(id, item.customerId().toString()));
-    var debtors = new HashMap<Long, String>();
-    sales.forEach(
-        (chargeback, sale) -> {
-          if (invoiced.containsKey(sale)) {
-            debtors.put(chargeback, owners.get(invoiced.get(sale)));
-          }
-        });
-    return debtors;
-  }
-
   /**
    * Books a payout.
    *
    * @param bankAccountId to which the processor sends; null where nothing was sent
+   * @param eachSale whether every new sale is written as a line of its own; else by day
    * @param watch is told now and then how many items are done
    * @throws PayoutRefused where something is not decided yet
    * @throws SettlementRefused where an invoice is not open with what a sale pays of it
    * @throws Conflict where it is booked, or one of its receipts is paid out already
    */
-  void post(Long id, Long bankAccountId, Actor actor, LongConsumer watch) {
+  void post(Long id, Long bankAccountId, boolean eachSale, Actor actor, LongConsumer watch) {
     var row = payouts.held(id);
     if (row.posted()) {
       throw new Conflict(
@@ -187,7 +166,7 @@ class PayoutPosting {
               + row.contradictions().sentences().get(0)
               + ". A supervisor has to accept that with a reason first.");
     }
-    var assembled = assemble(row);
+    var assembled = assemble(row, eachSale);
     var beside = row.items() - (long) assembled.booking().draft().applications().size();
     watch.accept(beside);
     var settlement =

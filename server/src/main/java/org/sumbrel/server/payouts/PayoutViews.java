@@ -7,12 +7,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.money.MoneySum;
@@ -20,8 +17,6 @@ import org.sumbrel.core.payout.Join;
 import org.sumbrel.core.payout.PayoutItemType;
 import org.sumbrel.core.payout.PayoutStep;
 import org.sumbrel.server.api.MoneyView;
-import org.sumbrel.server.customers.Customers;
-import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.journal.JournalController.LineView;
 import org.sumbrel.server.payouts.JoinText.Kind;
 import org.sumbrel.server.pouch.PaidOut;
@@ -33,27 +28,27 @@ class PayoutViews {
 
   private final PayoutItems items;
   private final Processors processors;
+  private final PayoutConcerns concerns;
   private final PayoutPosting posting;
   private final PayoutJobs jobs;
-  private final Customers customers;
+  private final JoinNames names;
   private final PaidOut paidOut;
-  private final JdbcClient jdbc;
 
   PayoutViews(
       PayoutItems items,
       Processors processors,
+      PayoutConcerns concerns,
       PayoutPosting posting,
       PayoutJobs jobs,
-      Customers customers,
-      PaidOut paidOut,
-      JdbcClient jdbc) {
+      JoinNames names,
+      PaidOut paidOut) {
     this.items = items;
     this.processors = processors;
+    this.concerns = concerns;
     this.posting = posting;
     this.jobs = jobs;
-    this.customers = customers;
+    this.names = names;
     this.paidOut = paidOut;
-    this.jdbc = jdbc;
   }
 
   record PayoutRow(
@@ -124,13 +119,6 @@ class PayoutViews {
     }
   }
 
-  @Schema(description = "what an item belongs to, or may")
-  record JoinView(
-      @NotNull Kind kind,
-      @Schema(description = "the open item, the receipt, or the item of a payout") Long target,
-      @NotNull @Schema(description = "what that is called; empty where there is nothing")
-          String name) {}
-
   record PayoutItemView(
       @NotNull Long id,
       @NotNull int line,
@@ -145,9 +133,13 @@ class PayoutViews {
       @NotNull String method,
       @NotNull String payer,
       @NotNull String words,
-      @NotNull JoinView join,
-      @NotNull List<JoinView> candidates,
+      @NotNull JoinNames.JoinView join,
+      @NotNull List<JoinNames.JoinView> candidates,
       @NotNull @Schema(description = "why somebody is asked; else empty") String asked,
+      @Schema(
+              description =
+                  "of a chargeback the invoice that its sale paid, of one that was won what it settles; null where none is known")
+          JoinNames.JoinView concerns,
       String decidedBy) {}
 
   record PayoutItemPage(@NotNull List<PayoutItemView> rows, String next) {}
@@ -254,8 +246,8 @@ class PayoutViews {
         jobs.of(payout.id()).map(PayoutJob::of).orElse(null));
   }
 
-  PayoutBookingView booking(PayoutEntity payout) {
-    var preview = posting.preview(payout);
+  PayoutBookingView booking(PayoutEntity payout, boolean eachSale) {
+    var preview = posting.preview(payout, eachSale);
     return new PayoutBookingView(preview.lines(), preview.refused());
   }
 
@@ -306,13 +298,13 @@ class PayoutViews {
             .limit(most + 1L)
             .toList();
     var page = fitting.stream().limit(most).toList();
-    var names = new Names(page);
+    var names = this.names.of(page, concerns.of(page));
     return new PayoutItemPage(
         page.stream().map(i -> view(i, names)).toList(),
         fitting.size() > most ? Integer.toString(skip + most) : null);
   }
 
-  private static PayoutItemView view(PayoutItemRow row, Names names) {
+  private static PayoutItemView view(PayoutItemRow row, JoinNames.Page names) {
     var item = row.item();
     return new PayoutItemView(
         row.id(),
@@ -333,69 +325,7 @@ class PayoutViews {
             ? asked.candidates().stream().map(names::of).toList()
             : List.of(),
         JoinText.why(row.join()),
+        names.concerned(row.id()),
         row.decidedBy());
-  }
-
-  /** What the items of a page belong to, and may, by name; looked up all at once. */
-  private final class Names {
-
-    private final Map<Long, OpenItemEntity> invoices;
-    private final Map<Long, String> receipts = new HashMap<>();
-    private final Map<Long, String> sales = new HashMap<>();
-
-    Names(List<PayoutItemRow> page) {
-      var asked = new EnumMap<Kind, HashSet<Long>>(Kind.class);
-      for (var row : page) {
-        note(asked, row.join());
-        if (row.join() instanceof Join.Asked several) {
-          several.candidates().forEach(c -> note(asked, c));
-        }
-      }
-      invoices = new HashMap<>();
-      var none = new HashSet<Long>();
-      customers.items(asked.getOrDefault(Kind.INVOICE, none)).forEach(invoices::put);
-      items
-          .some(List.copyOf(asked.getOrDefault(Kind.SALE, none)))
-          .forEach(
-              s ->
-                  sales.put(
-                      s.id(),
-                      s.item().reference().isEmpty()
-                          ? "sale " + s.item().id()
-                          : s.item().reference()));
-      var wanted = asked.getOrDefault(Kind.RECEIPT, none);
-      if (!wanted.isEmpty()) {
-        jdbc.sql("select entry_id, payer, reference from held_receipt where entry_id in (:ids)")
-            .param("ids", wanted)
-            .query(
-                row -> {
-                  receipts.put(
-                      row.getLong("entry_id"),
-                      row.getString("reference").isBlank()
-                          ? "receipt from " + row.getString("payer")
-                          : "card slip " + row.getString("reference"));
-                });
-      }
-    }
-
-    private static void note(Map<Kind, HashSet<Long>> asked, Join join) {
-      var text = JoinText.of(join);
-      if (text.target() != null) {
-        asked.computeIfAbsent(text.kind(), k -> new HashSet<>()).add(text.target());
-      }
-    }
-
-    JoinView of(Join join) {
-      var text = JoinText.of(join);
-      return new JoinView(
-          text.kind(),
-          text.target(),
-          switch (text.kind()) {
-            case INVOICE -> invoices.get(text.target()).number();
-            case RECEIPT -> receipts.getOrDefault(text.target(), "");
-            case SALE -> sales.getOrDefault(text.target(), "");
-            default -> "";
-          });
-    }
   }
 }

@@ -242,7 +242,7 @@ class ProcessorReports {
                 sum(case when i.type = 'SALE' then 1 else 0 end) as sales,
                 sum(case when i.type = 'SALE' then i.gross_minor else 0 end) as sold_minor, sum(i.fee_minor) as kept_minor
               from payout_item i join payout p on p.id = i.payout_id join processor r on r.id = p.processor_id
-              left join payout_item s on s.id = i.join_target and i.join_kind = 'SALE'
+              left join payout_item s on s.id = i.join_target and i.join_kind in ('SALE', 'REOPEN')
               where p.company_id = :company and p.posted_by is not null
               group by r.name, p.currency, in_month, by_method
               having sum(case when i.type = 'SALE' then 1 else 0 end) > 0 or sum(i.fee_minor) <> 0

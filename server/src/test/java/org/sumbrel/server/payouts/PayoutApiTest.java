@@ -530,4 +530,120 @@ class PayoutApiTest {
     reverse(euros.at("/id").asLong());
     assertThat(change(before)).isEmpty();
   }
+
+  private String back(String type, String sold, String gross, String net) {
+    return "Testfold,%s,2026-05-28,%s,%s-%s,%s-1,,2026-05-27,%s,,0.00,%s,%%s,USD\n"
+        .formatted(number, type, number, type.length(), sold, gross, net);
+  }
+
+  @Test
+  void opensAnInvoiceAgainOrMakesAClaimAndSettlesItWhenTheChargebackIsWon() {
+    var books = new TestBooks(maren).invoices("230.00");
+    post(take("223.00", line("sale", "1", "", books.number(0), "230.00", "7.00", "223.00")));
+    var sold = number;
+    number = "T" + NEXT.getAndIncrement();
+    var lost =
+        take(
+            "70.00",
+            back("chargeback", sold, "-230.00", "-230.00"),
+            line("sale", "2", "", "WEB-" + number, "300.00", "0.00", "300.00"));
+    var chargeback = items(lost).get("10");
+    assertThat(chargeback.at("/concerns/name").asText()).isEqualTo(books.number(0));
+    var join = "/api/payouts/%d/items/%s/join".formatted(lost, chargeback.at("/id").asText());
+    var sale = chargeback.at("/join/target").asText();
+    expect(200, maren.put(join, "{\"kind\":\"REOPEN\",\"target\":%s}".formatted(sale)));
+    var other = items(lost).get("2").at("/id").asText();
+    var before = books();
+    post(lost);
+    assertThat(books.open(0)).isEqualTo("230.00");
+    assertThat(change(before)).containsEntry("Accounts receivable", "230.00");
+    // won in the next payout: the invoice is settled again
+    number = "T" + NEXT.getAndIncrement();
+    var won = take("230.00", back("chargeback won", sold, "230.00", "230.00"));
+    assertThat(items(won).get("14").at("/concerns/name").asText()).isEqualTo(books.number(0));
+    post(won);
+    assertThat(books.open(0)).isEmpty();
+    assertThat(change(before)).doesNotContainKey("Accounts receivable");
+    // what was settled since cannot be taken back before that is
+    assertThat(
+            maren.post("/api/payouts/" + lost + "/reversal", "{\"reason\":\"no\"}").text("/detail"))
+        .contains("230.00 of the 230.00 that were opened again of " + books.number(0));
+    reverse(won);
+    reverse(lost);
+    // and as a claim, which the won chargeback settles
+    expect(200, maren.put(join, "{\"kind\":\"SALE\",\"target\":%s}".formatted(sale)));
+    post(lost);
+    assertThat(books.open(0)).isEmpty();
+    assertThat(change(before)).containsEntry("Claims on customers", "230.00");
+    expect(200, maren.post("/api/payouts/" + won + "/joining", "{}"));
+    assertThat(items(won).get("14").at("/concerns/name").asText()).startsWith("CL-");
+    post(won);
+    assertThat(change(before)).doesNotContainKey("Claims on customers");
+    reverse(won);
+    reverse(lost);
+    assertThat(change(before)).isEmpty();
+    expect(
+        400,
+        maren.put(
+            "/api/payouts/%d/items/%s/join".formatted(lost, other),
+            "{\"kind\":\"REOPEN\",\"target\":%s}".formatted(sale)));
+  }
+
+  @Test
+  void paysOutACreditNoteWithARefundThatNamesIt() {
+    var books = new TestBooks(maren).invoices("80.00");
+    books.creditNote("-30.00");
+    var note = maren.get("/api/open-items?q=" + books.number(90)).body().at("/rows/0/id").asLong();
+    var id =
+        take(
+            "70.00",
+            line("sale", "1", "", "WEB-" + number, "100.00", "0.00", "100.00"),
+            line("refund", "2", "", books.number(90), "-30.00", "0.00", "-30.00"));
+    assertThat(items(id).get("2").at("/join/name").asText()).isEqualTo(books.number(90));
+    var before = books();
+    post(id);
+    assertThat(change(before))
+        .containsEntry("Accounts receivable", "30.00")
+        .doesNotContainKey("Sales refunds");
+    reverse(id);
+    // a sale does not pay it, and said to be of no known sale it is a refund like others
+    var sale = items(id).get("1").at("/id").asText();
+    assertThat(
+            maren
+                .put(
+                    "/api/payouts/%d/items/%s/join".formatted(id, sale),
+                    "{\"kind\":\"INVOICE\",\"target\":%d}".formatted(note))
+                .status())
+        .isEqualTo(400);
+    var refund = items(id).get("2").at("/id").asText();
+    expect(
+        200,
+        maren.put("/api/payouts/%d/items/%s/join".formatted(id, refund), "{\"kind\":\"LOOSE\"}"));
+    post(id);
+    assertThat(change(before))
+        .containsEntry("Sales refunds", "30.00")
+        .doesNotContainKey("Accounts receivable");
+  }
+
+  @Test
+  void writesNewSalesByDayOrOneByOne() {
+    var id =
+        take(
+            "150.00",
+            line("sale", "1", "", "WEB-1" + number, "100.00", "0.00", "100.00"),
+            line("sale", "2", "", "WEB-2" + number, "50.00", "0.00", "50.00"));
+    var path = "/api/payouts/" + id + "/booking";
+    assertThat(maren.get(path).body().at("/lines")).hasSize(2);
+    assertThat(maren.get(path + "?eachSale=true").body().at("/lines")).hasSize(3);
+    var before = books();
+    expect(
+        200,
+        maren.post(
+            "/api/payouts/" + id + "/posting",
+            "{\"bankAccountId\":%d,\"eachSale\":true}".formatted(operating())));
+    var settlement = ended(id).at("/settlementId").asText();
+    assertThat(maren.get("/api/settlements/" + settlement).body().toString())
+        .contains("Sale WEB-1" + number, "Sale WEB-2" + number);
+    assertThat(change(before)).containsEntry("Sales", "-150.00");
+  }
 }
