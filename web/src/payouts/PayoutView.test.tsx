@@ -85,6 +85,7 @@ const ITEMS = [
 function answers(more: object = {}) {
   return {
     "GET /api/payouts/4": () => ({ body: payout(more) }),
+    "GET /api/payouts/4/exchange": () => ({ status: 204, body: undefined }),
     "GET /api/payouts/4/booking": () => ({
       body: {
         lines: [],
@@ -157,5 +158,60 @@ describe("a payout", () => {
     expect(
       await screen.findByText("It was not booked: LM-1 is open with 90.00.", {}, { timeout: 3000 }),
     ).toBeTruthy();
+  });
+
+  it("opens a chargeback's invoice again, or makes it a claim", async () => {
+    const chargeback = item(5, "CHARGEBACK", {
+      gross: usd("-40.00"),
+      net: usd("-40.00"),
+      join: { kind: "SALE", target: 31, name: "LM-1" },
+      concerns: { kind: "INVOICE", target: 71, name: "LM-1" },
+    });
+    const calls = serverAnswers({
+      ...answers(),
+      "GET /api/payouts/4/items": () => ({ body: { rows: [chargeback] } }),
+      "PUT /api/payouts/4/items/5/join": () => ({ body: payout() }),
+    });
+    const { user } = shown();
+    await user.click(await screen.findByRole("button", { name: "Say otherwise of line 5" }));
+    expect(screen.getByText("Its sale paid LM-1.")).toBeTruthy();
+    await user.click(screen.getByRole("button", { name: "Open LM-1 again" }));
+    expect(calls.find((c) => c.name.endsWith("/5/join"))?.body).toEqual({ kind: "REOPEN", target: 31 });
+  });
+
+  it("looks for an open item that a sale pays", async () => {
+    const calls = serverAnswers({
+      ...answers(),
+      "GET /api/open-items": () => ({
+        body: {
+          rows: [
+            { id: 9, kind: "INVOICE", number: "LM-9", customerName: "Piazza Forno", open: usd("20.00") },
+            { id: 8, kind: "CREDIT_NOTE", number: "CN-8", customerName: "Piazza Forno", open: usd("-5.00") },
+          ],
+        },
+      }),
+      "PUT /api/payouts/4/items/1/join": () => ({ body: payout() }),
+    });
+    const { user } = shown();
+    await user.click(await screen.findByRole("button", { name: "Say otherwise of line 1" }));
+    await user.type(screen.getByLabelText("Number, customer or amount"), "piazza");
+    await user.click(await screen.findByRole("button", { name: "LM-9, Piazza Forno, 20.00 open" }));
+    expect(screen.queryByRole("button", { name: /CN-8/ })).toBeNull();
+    expect(calls.find((c) => c.name.endsWith("/1/join"))?.body).toEqual({ kind: "INVOICE", target: 9 });
+  });
+
+  it("says what changing money cost at the rate of the books", async () => {
+    const changed = { given: { amount: "42.24", currency: "EUR" }, got: usd("45.83"), perUnit: 1.084991 };
+    serverAnswers({
+      ...answers(),
+      "GET /api/payouts/4/exchange": (request: Request) => ({
+        body: { ...changed, difference: request.url.includes("rate=1.10") ? usd("-0.63") : null },
+      }),
+    });
+    const { user } = shown();
+    const section = await screen.findByRole("region", { name: "Money changed" });
+    expect(section.textContent).toContain("42.24 EUR became 45.83 USD: 1.084991 USD for each EUR.");
+    await user.type(within(section).getByLabelText("Rate at which the sales count"), "1.10");
+    expect(await within(section).findByText("0.63 USD lost on exchange")).toBeTruthy();
   });
 });

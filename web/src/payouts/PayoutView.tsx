@@ -27,6 +27,7 @@ import {
   type Kind,
   type Payout,
 } from "./queries";
+import { Exchange } from "./Exchange";
 import { Pairs } from "./Pairs";
 import { Waterfall } from "./Waterfall";
 import { ITEMS_OF, JOINED, STEP, type StepKind } from "./words";
@@ -107,6 +108,7 @@ export default function PayoutView() {
               chooseJoin(undefined);
             }}
           />
+          <Exchange payoutId={id} />
           {refused && (
             <Alert
               severity="info"

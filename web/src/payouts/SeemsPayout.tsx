@@ -17,6 +17,7 @@ export function SeemsPayout({ entryId }: { entryId: number }) {
       sx={{ borderColor: "primary.main", color: "text.primary" }}
       action={
         <Button
+          sx={{ whiteSpace: "nowrap" }}
           component={RouterLink}
           to={seen.payoutId ? `/waiting/payouts/${seen.payoutId}` : "/arrived/intake"}
         >
@@ -27,7 +28,7 @@ export function SeemsPayout({ entryId }: { entryId: number }) {
       {seen.payoutId
         ? `This is what ${seen.words} came to; it is not booked yet.`
         : `This looks like a payout${seen.processor ? ` of ${seen.processor}` : ""} of ${onDay(seen.bookedOn)}, and no file tells what it is made of.`}{" "}
-      Booked straight to sales, what it holds would be counted twice.
+      Booked straight to sales, its sales could be counted twice.
     </Alert>
   );
 }

@@ -123,6 +123,21 @@ export function useAtTheBank() {
   });
 }
 
+/** What was changed into another currency, and the difference to a rate; null where nothing was. */
+export function useExchange(id: number, rate?: string) {
+  return useQuery({
+    queryKey: ["payouts", "exchange", id, rate],
+    placeholderData: keepPreviousData,
+    retry: false,
+    queryFn: async () =>
+      data(
+        await api.GET("/api/payouts/{id}/exchange", {
+          params: { path: { id }, query: { rate: rate as unknown as number } },
+        }),
+      ) ?? null,
+  });
+}
+
 /** Open items that fit what is typed; none before anything is. */
 export function useOpenItems(wanted: string) {
   const books = useBooks();

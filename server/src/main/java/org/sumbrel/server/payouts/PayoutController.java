@@ -2,15 +2,19 @@ package org.sumbrel.server.payouts;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
 import java.security.Principal;
 import java.util.List;
 import org.springframework.data.domain.Limit;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -38,6 +42,7 @@ class PayoutController {
   private final PayoutDecisions decisions;
   private final PayoutPosting posting;
   private final PayoutJobs jobs;
+  private final PayoutExchange exchange;
   private final Companies companies;
   private final ProposalRenewal renewal;
 
@@ -48,6 +53,7 @@ class PayoutController {
       PayoutDecisions decisions,
       PayoutPosting posting,
       PayoutJobs jobs,
+      PayoutExchange exchange,
       Companies companies,
       ProposalRenewal renewal) {
     this.rows = rows;
@@ -56,6 +62,7 @@ class PayoutController {
     this.decisions = decisions;
     this.posting = posting;
     this.jobs = jobs;
+    this.exchange = exchange;
     this.companies = companies;
     this.renewal = renewal;
   }
@@ -131,6 +138,26 @@ class PayoutController {
           "The sales that items of a payout are about, each beside what was taken back of it and what that cost")
   List<PayoutViews.SalePair> pairs(@PathVariable Long id) {
     return views.pairs(payouts.payout(id));
+  }
+
+  @GetMapping("/{id}/exchange")
+  @Operation(
+      summary =
+          "What was changed into another currency within the statement, and the realised difference to a rate; nothing where nothing was")
+  @ApiResponse(responseCode = "200")
+  @ApiResponse(responseCode = "204", content = @Content)
+  ResponseEntity<PayoutExchange.ExchangeView> exchange(
+      @PathVariable Long id,
+      @Parameter(
+              description =
+                  "units of what was got for one of what was given, as the sales count in the books",
+              example = "1.0850")
+          @RequestParam(required = false)
+          BigDecimal rate) {
+    return exchange
+        .of(payouts.payout(id), rate)
+        .map(ResponseEntity::ok)
+        .orElseGet(() -> ResponseEntity.noContent().build());
   }
 
   @PutMapping("/{id}/items/{itemId}/join")

@@ -19,6 +19,9 @@ interface PayoutRepository extends JpaRepository<PayoutEntity, Long> {
   List<PayoutEntity> findByProcessorIdAndNumberAndCurrency(
       Long processorId, String number, String currency);
 
+  /** The payouts of one statement, one for each of its currencies. */
+  List<PayoutEntity> findByProcessorIdAndNumber(Long processorId, String number);
+
   List<PayoutEntity> findByCompanyIdAndPostedByIsNull(Long companyId);
 
   List<PayoutEntity> findByIntakeIdOrderById(Long intakeId);

@@ -515,6 +515,14 @@ class PayoutApiTest {
     var dollars = rows.get(1);
     assertThat(dollars.at("/paidOut/amount").asText()).isEqualTo("2119.04");
     assertThat(euros.at("/net/currency").asText()).isEqualTo("EUR");
+    // 42.24 euros became 45.83 dollars: at 1.10 they would have been 46.46
+    for (var part : rows) {
+      var exchange = "/api/payouts/" + part.at("/id").asText() + "/exchange";
+      assertThat(maren.get(exchange).body().at("/perUnit").asText()).isEqualTo("1.084991");
+      assertThat(maren.get(exchange + "?rate=1.10").body().at("/difference/amount").asText())
+          .isEqualTo("-0.63");
+      assertThat(maren.get(exchange + "?rate=0").text("/detail")).contains("above 0");
+    }
     // nothing was sent of the euros: all was changed
     expect(200, maren.post("/api/payouts/%d/posting".formatted(euros.at("/id").asLong()), "{}"));
     ended(euros.at("/id").asLong());

@@ -1,0 +1,2 @@
+/** Rates between currencies, and what a change at another rate brings or costs. */
+package org.sumbrel.core.exchange;
