@@ -25,11 +25,17 @@ class PayoutTest extends DeskTest {
             AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + name)));
   }
 
+  private void bringTheStatement() throws IOException {
+    bring(Dropped.example("larkstow-operating-2026-05-29.ofx"));
+    // the tests of this class share their books: one has brought it before the other
+    assertThat(page.getByText(Pattern.compile("37 records, (37 new, 0|0 new, 37) known")).first())
+        .isVisible();
+  }
+
   @Test
   void theDemoPayoutFromTheFileToTheBankEntry() throws IOException {
     signIn(page, "maren");
-    bring(Dropped.example("larkstow-operating-2026-05-29.ofx"));
-    assertThat(page.getByText("37 records, 37 new, 0 known already")).isVisible();
+    bringTheStatement();
     bring(Dropped.example("chipfold-payout-2026-05-29.csv"));
     assertThat(page.getByText("15 records, 15 new, 0 known already")).isVisible();
     link(page, "^To the payouts$").click();
@@ -72,8 +78,8 @@ class PayoutTest extends DeskTest {
     // the bank's entry finds it by its amount and day
     page.navigate(sumbrel.address() + "/waiting/desk");
     choose(page, "CHIPFOLD PAYOUTS");
-    assertThat(region("Receipt")).containsText("slip CF-2026-22");
-    button("^Tie to the deposit$").click();
+    assertThat(region("Receipt")).containsText("payout CF-2026-22, sent");
+    button("^Tie to the payout$").click();
     assertThat(page.getByText("Nothing that waits fits “CHIPFOLD PAYOUTS”.")).isVisible();
     page.navigate(sumbrel.address() + "/waiting/payouts");
     link(page, "^Payout CF-2026-22 of Chipfold$").click();
@@ -137,5 +143,140 @@ class PayoutTest extends DeskTest {
     assertThat(button(osric, "^Book the payout")).isEnabled();
     osric.context().close();
     assertBooksAreWhole();
+  }
+
+  @Test
+  void theMarketplacesPayoutInTwoCurrencies() throws IOException {
+    signIn(page, "maren");
+    bringTheStatement();
+    // money that looks like a payout is told as that, before anybody books it as income
+    page.navigate(sumbrel.address() + "/waiting/desk");
+    choose(page, "MARKET PAYOUT W21");
+    assertThat(region("Receipt")).containsText("looks like a payout");
+    bring(Dropped.example("grocers-row-payout-2026-05-28.csv"));
+    assertThat(page.getByText("21 records, 21 new, 0 known already")).isVisible();
+    page.navigate(sumbrel.address() + "/waiting/desk");
+    choose(page, "MARKET PAYOUT W21");
+    assertThat(region("Receipt"))
+        .containsText(
+            "This is what payout GR-2026-21 of Grocer's Row came to; it is not booked yet.");
+    link(page, "^See the payout$").click();
+
+    // its own words are known by its profile, its days are those of the market
+    assertThat(item("Nettle & Crumb").first()).containsText("May 23");
+    assertThat(item("“Stall rent”")).containsText("25.00");
+    assertThat(item("PO-7615").first().getByRole(AriaRole.LINK)).isVisible();
+    assertThat(step("Conversions")).containsText("45.83");
+    var changed = region("Money changed");
+    assertThat(changed).containsText("42.24 EUR became 45.83 USD");
+    page.getByLabel("Rate at which the sales count").fill("1.10");
+    assertThat(changed).containsText("0.63 USD lost on exchange");
+
+    // each new sale by itself, or those of a day together
+    var lines = page.getByLabel("Journal lines").getByRole(AriaRole.ROW);
+    var byDay = lines.count();
+    button("^each new sale by itself$").click();
+    assertThat(button("^new sales by day$")).isVisible();
+    assertThat(lines.nth(byDay - 1)).isVisible();
+    button("^Book the payout").click();
+    button("^Book 2,119.04$").click();
+    assertThat(page.getByText("booked by maren")).isVisible();
+
+    // what was sold in euros was changed whole: nothing of it was sent
+    page.navigate(sumbrel.address() + "/waiting/payouts");
+    link(page, "^Payout GR-2026-21 of Grocer's Row$").first().click();
+    assertThat(page.getByText("in EUR")).isVisible();
+    button("^Book the payout").click();
+    button("^Book 0.00$").click();
+    assertThat(page.getByText("booked by maren")).isVisible();
+    assertBooksAreWhole();
+    page.navigate(sumbrel.address() + "/waiting/desk");
+    choose(page, "MARKET PAYOUT W21");
+    button("^Tie to the payout$").click();
+    assertThat(page.getByText("Nothing that waits fits “MARKET PAYOUT W21”.")).isVisible();
+    page.navigate(sumbrel.address() + "/waiting/payouts/processors");
+    assertThat(region("What Grocer's Row owes").first())
+        .containsText("Everything that is known of was sent.");
+    assertBooksAreWhole();
+  }
+
+  @Test
+  void aChargebackOpensTheInvoiceAgain() {
+    signIn(page, "maren");
+    invoices("QC Kitchens", "QC-1 230.00");
+    var head =
+        "processor,payout,payout_date,type,item,related,reference,date,gross,fee,net,currency\n";
+    bring(
+        Dropped.text(
+            "first.csv",
+            head + "Backfold,B-1,2026-05-21,sale,q1,,QC-1,2026-05-20,230.00,7.00,223.00,USD\n"));
+    link(page, "^To the payouts$").click();
+    link(page, "^Payout B-1 of Backfold$").click();
+    button("^Book the payout").click();
+    button("^Book 223.00$").click();
+    assertThat(page.getByText("booked by maren")).isVisible();
+    bring(
+        Dropped.text(
+            "second.csv",
+            head
+                + "Backfold,B-2,2026-05-28,sale,q2,,QCWEB-2,2026-05-26,400.00,12.00,388.00,USD\n"
+                + "Backfold,B-2,2026-05-28,chargeback,q3,q1,,2026-05-27,-230.00,15.00,-245.00,USD\n"));
+    link(page, "^To the payouts$").click();
+    link(page, "^Payout B-2 of Backfold$").click();
+    assertThat(item("chargeback")).containsText("of QC-1");
+    assertThat(page.getByLabel("Journal lines")).containsText("Claims on customers");
+    button("^Say otherwise of line 3$").click();
+    button("^Open QC-1 again$").click();
+    assertThat(item("chargeback")).containsText("opens QC-1 again");
+    assertThat(page.getByLabel("Journal lines")).containsText("Accounts receivable");
+    button("^Book the payout").click();
+    button("^Book 143.00$").click();
+    assertThat(page.getByText("booked by maren")).isVisible();
+    assertBooksAreWhole();
+    page.navigate(sumbrel.address() + "/waiting/payouts");
+    link(page, "^Payout B-1 of Backfold$").click();
+    item("QC-1").getByRole(AriaRole.LINK).click();
+    assertThat(page.getByText("payout B-2 of Backfold").first()).isVisible();
+    assertThat(page.locator("body")).containsText("230.00 open");
+  }
+
+  @Test
+  void theSimulatedProcessorPaysOutAndMisbehaves() {
+    signIn(page, "maren");
+    page.navigate(sumbrel.address() + "/arrived/outside");
+    var processor = region("The card processor");
+    misbehaves(processor, "Unknown type");
+    press(processor, "Let a week go by");
+    press(processor, "Fetch 1 payout file");
+    assertThat(processor.getByRole(AriaRole.LINK)).hasText("taken in");
+    page.navigate(sumbrel.address() + "/waiting/payouts");
+    link(page, "^Payout CF-2026-23 of Chipfold$").click();
+    // kept as a problem, never dropped
+    assertThat(page.getByText("\"Loyalty draw\" is no type of item that is known")).isVisible();
+    assertThat(item("“Loyalty draw”")).containsText("−12.40");
+    // the same file a second time changes nothing, a late one is not there yet
+    page.navigate(sumbrel.address() + "/arrived/outside");
+    misbehaves(processor, "Twice");
+    press(processor, "Let a week go by");
+    press(processor, "Fetch 2 payout files");
+    assertThat(processor.getByRole(AriaRole.LINK)).hasCount(3);
+    page.navigate(sumbrel.address() + "/waiting/payouts");
+    assertThat(link(page, "^Payout CF-2026-24 of Chipfold$")).hasCount(1);
+  }
+
+  private void misbehaves(Locator processor, String mood) {
+    page.waitForResponse(
+        answer -> answer.url().contains("/behaviour"),
+        () ->
+            processor
+                .getByRole(
+                    AriaRole.CHECKBOX,
+                    new Locator.GetByRoleOptions().setName(Pattern.compile("^" + mood)))
+                .check());
+  }
+
+  private static void press(Locator in, String name) {
+    in.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true))
+        .click();
   }
 }
