@@ -30,7 +30,16 @@ function proof(more: object) {
 const SENT = { payoutId: 4, sentOn: "2026-05-29", number: "CF-9", bankAccount: "", left: usd("90.00") };
 
 function like(entryId: number, more: object) {
-  return { entryId, bookedOn: "2026-05-29", amount: usd("90.00"), processor: "", words: "", ...more };
+  return {
+    entryId,
+    bookedOn: "2026-05-29",
+    amount: usd("90.00"),
+    processor: "",
+    words: "",
+    booked: false,
+    whole: true,
+    ...more,
+  };
 }
 
 describe("what processors owe and cost", () => {

@@ -1,5 +1,6 @@
 import { Box, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
 import { Link as RouterLink } from "react-router";
+import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
 import { grouped, isZero } from "../shared/money";
@@ -74,10 +75,11 @@ function WithoutFile() {
 }
 
 function Clearing({ proof }: { proof: Proof }) {
+  const other = useOther()(proof.currency);
   return (
-    <Box component="section" aria-label={`What ${proof.processor} owes`} sx={{ mb: 4 }}>
+    <Box component="section" aria-label={`What ${proof.processor} owes${other}`} sx={{ mb: 4 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>
-        What {proof.processor} owes us
+        What {proof.processor} owes us{other}
       </Typography>
       <Typography sx={{ mb: 1 }}>
         <Amount of={proof.books} /> {proof.currency} on its clearing account by the books,{" "}
@@ -122,7 +124,7 @@ function Clearing({ proof }: { proof: Proof }) {
           )}
           {proof.onItsWay.map((one) => (
             <TableRow key={`sent ${one.payoutId}`}>
-              <TableCell sx={{ pl: 0 }}>{onDay(one.sentOn)}</TableCell>
+              <TableCell sx={{ width: 70, pl: 0 }}>{onDay(one.sentOn)}</TableCell>
               <TableCell>
                 sent with{" "}
                 <Link component={RouterLink} to={`/waiting/payouts/${one.payoutId}`} underline="hover">
@@ -141,7 +143,14 @@ function Clearing({ proof }: { proof: Proof }) {
   );
 }
 
+/** Says a currency that is not the company's own. */
+function useOther(): (currency: string) => string {
+  const books = useBooks();
+  return (currency) => (currency === books.currency ? "" : ` in ${currency}`);
+}
+
 function CostOfPayment({ rows }: { rows: Cost[] }) {
+  const other = useOther();
   const highest = Math.max(...rows.map((row) => row.percent ?? 0), 0.01);
   return (
     <Box component="section" aria-label="What payment cost">
@@ -171,7 +180,10 @@ function CostOfPayment({ rows }: { rows: Cost[] }) {
                 <TableCell sx={{ pl: 0 }} className="figure">
                   {row.month}
                 </TableCell>
-                <TableCell>{row.processor}</TableCell>
+                <TableCell>
+                  {row.processor}
+                  {other(row.sold.currency)}
+                </TableCell>
                 <TableCell>{row.method || (row.sales > 0 ? "not told" : "of the period")}</TableCell>
                 <TableCell align="right" className="figure">
                   {row.sales.toLocaleString()}

@@ -6,7 +6,8 @@ import { useAtTheBank } from "./queries";
 /** That an entry of the bank seems to be a payout that nobody has booked; nothing where it does not. */
 export function SeemsPayout({ entryId }: { entryId: number }) {
   const seen = useAtTheBank().data?.find((one) => one.entryId === entryId);
-  if (!seen) {
+  // what is booked is offered as what was sent
+  if (!seen || seen.booked) {
     return null;
   }
   return (
@@ -26,7 +27,9 @@ export function SeemsPayout({ entryId }: { entryId: number }) {
       }
     >
       {seen.payoutId
-        ? `This is what ${seen.words} came to; it is not booked yet.`
+        ? seen.whole
+          ? `This is what ${seen.words} came to; it is not booked yet.`
+          : `This may be a part of ${seen.words}, which came to more and is not booked yet.`
         : `This looks like a payout${seen.processor ? ` of ${seen.processor}` : ""} of ${onDay(seen.bookedOn)}, and no file tells what it is made of.`}{" "}
       Booked straight to sales, its sales could be counted twice.
     </Alert>

@@ -112,7 +112,7 @@ export function useClearing() {
   });
 }
 
-/** Entries of the bank that wait and seem to be payouts that nobody has booked. */
+/** Entries of the bank that wait and seem to be payouts. */
 export function useAtTheBank() {
   const books = useBooks();
   return useQuery({

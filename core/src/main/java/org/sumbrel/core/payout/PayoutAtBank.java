@@ -38,7 +38,11 @@ public final class PayoutAtBank {
    */
   public record Entry(String id, LocalDate on, Money amount, String says) {}
 
-  /** A payout that its file tells of and that is not booked. */
+  /**
+   * A payout that its file tells of.
+   *
+   * @param amount what the bank has not shown of it
+   */
   public record Sent(String id, String processor, LocalDate on, Money amount) {}
 
   /**
@@ -46,11 +50,14 @@ public final class PayoutAtBank {
    *
    * @param processor the one that its text names; empty where it names none that is known
    * @param sentId the payout that it seems to be; empty where no file tells of one
+   * @param whole whether it is the whole of that payout; else it may be a part of it
    */
-  public record Seen(String entryId, Optional<String> processor, Optional<String> sentId) {}
+  public record Seen(
+      String entryId, Optional<String> processor, Optional<String> sentId, boolean whole) {}
 
   /**
-   * The entries that seem to be payouts, in their order. A payout is found for one entry only.
+   * The entries that seem to be payouts, in their order. The whole of a payout is one entry only;
+   * where a processor is named, it may also be a part of a payout that came to more.
    *
    * @param processors that are known by name
    */
@@ -64,18 +71,30 @@ public final class PayoutAtBank {
       }
       var named = named(entry, processors);
       var speaks = named.isPresent() || WORD.matcher(entry.says()).find();
-      var found =
+      var near =
           sent.stream()
-              .filter(s -> !taken.contains(s.id()) && s.amount().equals(entry.amount()))
+              .filter(s -> !taken.contains(s.id()))
               .filter(s -> named.isEmpty() || named.get().equals(s.processor()))
               .filter(s -> apart(entry, s) <= (speaks ? DAYS_APART : DAYS_APART_IF_SILENT))
-              .min(Comparator.comparing(s -> apart(entry, s)));
-      found.ifPresent(s -> taken.add(s.id()));
-      if (speaks || found.isPresent()) {
-        seen.add(new Seen(entry.id(), named, found.map(Sent::id)));
+              .sorted(Comparator.comparing(s -> apart(entry, s)))
+              .toList();
+      var whole = near.stream().filter(s -> s.amount().equals(entry.amount())).findFirst();
+      whole.ifPresent(s -> taken.add(s.id()));
+      var part =
+          named.isEmpty()
+              ? Optional.<Sent>empty()
+              : near.stream().filter(s -> isPart(entry, s)).findFirst();
+      if (speaks || whole.isPresent()) {
+        seen.add(
+            new Seen(entry.id(), named, whole.or(() -> part).map(Sent::id), whole.isPresent()));
       }
     }
     return seen;
+  }
+
+  private static boolean isPart(Entry entry, Sent sent) {
+    return sent.amount().getCurrencyUnit().equals(entry.amount().getCurrencyUnit())
+        && sent.amount().isGreaterThan(entry.amount());
   }
 
   private static long apart(Entry entry, Sent sent) {

@@ -32,11 +32,11 @@ class PayoutAtBankTest {
             entry("1", 3, "418.70", "CHIPFOLD PAYOUTS SETTLEMENT 22-28 MAY"),
             entry("2", 0, "211.90", "GROCERS ROW MARKET W21"),
             entry("3", 0, "90.00", "THREE RIVERS LM-0020412"));
-    var sent = List.of(sent("p", "Chipfold", "418.70"), sent("q", "Grocer's Row", "500.00"));
+    var sent = List.of(sent("p", "Chipfold", "418.70"), sent("q", "Grocer's Row", "100.00"));
     assertThat(PayoutAtBank.among(entries, sent, KNOWN))
         .containsExactly(
-            new Seen("1", Optional.of("Chipfold"), Optional.of("p")),
-            new Seen("2", Optional.of("Grocer's Row"), Optional.empty()));
+            new Seen("1", Optional.of("Chipfold"), Optional.of("p"), true),
+            new Seen("2", Optional.of("Grocer's Row"), Optional.empty(), false));
   }
 
   @Test
@@ -48,14 +48,14 @@ class PayoutAtBankTest {
                     entry("2", 0, "10.00", "LAYPAYOUTER LTD")),
                 List.of(),
                 List.of()))
-        .containsExactly(new Seen("1", Optional.empty(), Optional.empty()));
+        .containsExactly(new Seen("1", Optional.empty(), Optional.empty(), false));
   }
 
   @Test
   void findsASilentEntryByAmountOnlyWithinAFewDays() {
     var sent = List.of(sent("p", "Chipfold", "418.70"));
     assertThat(PayoutAtBank.among(List.of(entry("1", 3, "418.70", "ACH 99")), sent, KNOWN))
-        .containsExactly(new Seen("1", Optional.empty(), Optional.of("p")));
+        .containsExactly(new Seen("1", Optional.empty(), Optional.of("p"), true));
     assertThat(PayoutAtBank.among(List.of(entry("1", 4, "418.70", "ACH 99")), sent, KNOWN))
         .isEmpty();
   }
@@ -72,8 +72,8 @@ class PayoutAtBankTest {
                 sent,
                 KNOWN))
         .containsExactly(
-            new Seen("1", Optional.of("Chipfold"), Optional.of("p")),
-            new Seen("2", Optional.of("Chipfold"), Optional.empty()));
+            new Seen("1", Optional.of("Chipfold"), Optional.of("p"), true),
+            new Seen("2", Optional.of("Chipfold"), Optional.empty(), false));
   }
 
   @Test
@@ -83,6 +83,22 @@ class PayoutAtBankTest {
                 List.of(entry("1", 0, "418.70", "GROCERS ROW")),
                 List.of(sent("p", "Chipfold", "418.70")),
                 KNOWN))
-        .containsExactly(new Seen("1", Optional.of("Grocer's Row"), Optional.empty()));
+        .containsExactly(new Seen("1", Optional.of("Grocer's Row"), Optional.empty(), false));
+  }
+
+  @Test
+  void takesWhatIsLessThanAPayoutOfTheNamedProcessorForAPart() {
+    var sent = List.of(sent("q", "Grocer's Row", "900.00"), sent("p", "Chipfold", "418.70"));
+    assertThat(
+            PayoutAtBank.among(
+                List.of(
+                    entry("1", 1, "400.00", "CHIPFOLD PART 1"),
+                    entry("2", 1, "400.00", "ACH 99"),
+                    entry("3", 1, "500.00", "CHIPFOLD")),
+                sent,
+                KNOWN))
+        .containsExactly(
+            new Seen("1", Optional.of("Chipfold"), Optional.of("p"), false),
+            new Seen("3", Optional.of("Chipfold"), Optional.empty(), false));
   }
 }

@@ -22,8 +22,6 @@ interface PayoutRepository extends JpaRepository<PayoutEntity, Long> {
   /** The payouts of one statement, one for each of its currencies. */
   List<PayoutEntity> findByProcessorIdAndNumber(Long processorId, String number);
 
-  List<PayoutEntity> findByCompanyIdAndPostedByIsNull(Long companyId);
-
   List<PayoutEntity> findByIntakeIdOrderById(Long intakeId);
 
   /** The payout, held until the transaction ends: two who book it must not meet. */

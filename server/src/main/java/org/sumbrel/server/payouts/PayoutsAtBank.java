@@ -3,11 +3,10 @@ package org.sumbrel.server.payouts;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -16,7 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.payout.PayoutAtBank;
 import org.sumbrel.server.api.MoneyView;
 
-/** Bank entries that wait and seem to be payouts that nobody has booked. */
+/** Bank entries that wait and seem to be payouts, of which a file tells or none does. */
 @Service
 @Transactional(readOnly = true)
 class PayoutsAtBank {
@@ -41,43 +40,68 @@ class PayoutsAtBank {
       @Schema(description = "the payout that it seems to be; null where no file tells of one")
           Long payoutId,
       @NotNull @Schema(description = "how that payout is called; empty where there is none")
-          String words) {}
+          String words,
+      @NotNull @Schema(description = "whether that payout is booked") boolean booked,
+      @NotNull @Schema(description = "whether it is the whole of that payout, else maybe a part")
+          boolean whole) {}
 
   /** The entries, in the order of their days. */
   List<LikePayout> of(Long company) {
-    var unbooked =
-        payouts.findByCompanyIdAndPostedByIsNull(company).stream()
-            .filter(p -> p.paidOut().isPositive())
-            .collect(Collectors.toMap(p -> p.id().toString(), Function.identity()));
+    var there = notShown(company);
     var entries = waiting(company);
     return PayoutAtBank.among(
             List.copyOf(entries.values()),
-            unbooked.values().stream()
-                .map(
-                    p ->
-                        new PayoutAtBank.Sent(
-                            p.id().toString(),
-                            processors.processor(p.processorId()).name(),
-                            p.paidOn(),
-                            p.paidOut()))
-                .toList(),
+            there.values().stream().map(One::sent).toList(),
             processors.names(company))
         .stream()
-        .map(s -> view(s, entries.get(s.entryId()), unbooked))
+        .map(s -> view(s, entries.get(s.entryId()), s.sentId().map(there::get).orElse(null)))
         .toList();
   }
 
-  private LikePayout view(
-      PayoutAtBank.Seen seen, PayoutAtBank.Entry entry, Map<String, PayoutEntity> unbooked) {
-    var payout = seen.sentId().map(unbooked::get);
+  private static LikePayout view(PayoutAtBank.Seen seen, PayoutAtBank.Entry entry, One payout) {
     return new LikePayout(
         Long.valueOf(entry.id()),
         entry.on(),
         entry.says(),
         MoneyView.of(entry.amount()),
         seen.processor().orElse(""),
-        payout.map(PayoutEntity::id).orElse(null),
-        payout.map(p -> Payouts.words(p, processors.processor(p.processorId()))).orElse(""));
+        payout == null ? null : Long.valueOf(payout.sent().id()),
+        payout == null ? "" : payout.words(),
+        payout != null && payout.booked(),
+        seen.whole());
+  }
+
+  private record One(PayoutAtBank.Sent sent, String words, boolean booked) {}
+
+  /** Payouts that the bank has not shown whole, booked or not. */
+  private Map<String, One> notShown(Long company) {
+    var left = new HashMap<Long, Long>();
+    jdbc.sql(
+            """
+            select p.id, case when d.id is null then p.paid_out_minor else d.total_minor - d.shown_minor end as minor
+            from payout p left join deposit d on d.id = p.deposit_id
+            where p.company_id = :company and p.paid_out_minor > 0 and (p.posted_by is null or d.status = 'MADE')
+            """)
+        .param("company", company)
+        .query(
+            row -> {
+              left.put(row.getLong("id"), row.getLong("minor"));
+            });
+    var found = new LinkedHashMap<String, One>();
+    for (var payout : payouts.findAllById(left.keySet())) {
+      var processor = processors.processor(payout.processorId());
+      found.put(
+          payout.id().toString(),
+          new One(
+              new PayoutAtBank.Sent(
+                  payout.id().toString(),
+                  processor.name(),
+                  payout.paidOn(),
+                  Money.ofMinor(payout.currency(), left.get(payout.id()))),
+              Payouts.words(payout, processor),
+              payout.posted()));
+    }
+    return found;
   }
 
   private Map<String, PayoutAtBank.Entry> waiting(Long company) {

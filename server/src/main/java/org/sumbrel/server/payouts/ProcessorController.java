@@ -33,7 +33,7 @@ class ProcessorController {
 
   @GetMapping("/at-the-bank")
   @Operation(
-      summary = "Bank entries that wait and seem to be payouts that nobody has booked",
+      summary = "Bank entries that wait and seem to be payouts",
       description =
           "By what the bank says of them, by amount and by day; also those that no file tells of")
   List<PayoutsAtBank.LikePayout> atTheBank(@RequestParam(required = false) Long company) {

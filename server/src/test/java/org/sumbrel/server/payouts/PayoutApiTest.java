@@ -487,6 +487,12 @@ class PayoutApiTest {
     assertThat(onItsWay()).contains(number + " ");
     post(id);
     assertThat(onItsWay()).contains(number + " Operating USD");
+    for (var one : maren.get("/api/processors/at-the-bank").body()) {
+      if (one.at("/entryId").asLong() == known) {
+        assertThat(one.at("/payoutId").asLong()).isEqualTo(id);
+        assertThat(one.at("/booked").asBoolean()).isTrue();
+      }
+    }
     expect(
         200,
         maren.post(
