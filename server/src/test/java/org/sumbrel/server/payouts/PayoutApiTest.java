@@ -8,8 +8,12 @@ import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.AfterEach;
@@ -19,6 +23,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
+import org.sumbrel.server.Clerk.Answer;
 import org.sumbrel.server.TestBooks;
 
 /**
@@ -659,5 +664,24 @@ class PayoutApiTest {
     assertThat(maren.get("/api/settlements/" + settlement).body().toString())
         .contains("Sale WEB-1" + number, "Sale WEB-2" + number);
     assertThat(change(before)).containsEntry("Sales", "-150.00");
+  }
+
+  @Test
+  void takesTheSamePayoutOnceWhenItComesTwiceAtTheSameMoment() throws Exception {
+    var pool = Executors.newFixedThreadPool(3);
+    for (var round = 0; round < 4; round++) {
+      // every other round a processor that nobody knew before
+      var processor = round % 2 == 0 ? "Testfold" : "Newfold " + number;
+      var text =
+          "processor,payout,type,item,gross,fee,net,currency\n%s,%s-%d,sale,1,10.00,0.30,9.70,USD\n"
+              .formatted(processor, number, round);
+      Callable<Answer> drop = () -> maren.drop("payout.csv", text);
+      var fresh = new ArrayList<Integer>();
+      for (var answer : pool.invokeAll(List.of(drop, drop, drop))) {
+        fresh.add(expect(201, answer.get()).body().at("/fresh").asInt());
+      }
+      assertThat(fresh).containsExactlyInAnyOrder(1, 0, 0);
+    }
+    pool.shutdown();
   }
 }
