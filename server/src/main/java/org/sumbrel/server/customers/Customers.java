@@ -56,11 +56,15 @@ public class Customers {
     return items.findByCompanyId(companyId);
   }
 
+  /** Those of the items with these ids that are still there. */
+  public Map<Long, OpenItemEntity> itemsLeft(Collection<Long> ids) {
+    return items.findAllById(ids).stream()
+        .collect(Collectors.toMap(OpenItemEntity::id, Function.identity()));
+  }
+
   /** The items with these ids; every one of them is there, else {@link NotThere}. */
   public Map<Long, OpenItemEntity> items(Collection<Long> ids) {
-    var found =
-        items.findAllById(ids).stream()
-            .collect(Collectors.toMap(OpenItemEntity::id, Function.identity()));
+    var found = itemsLeft(ids);
     for (var id : ids) {
       if (!found.containsKey(id)) {
         throw new NotThere("open item", id);

@@ -64,9 +64,8 @@ class JoinNames {
           several.candidates().forEach(c -> note(asked, c));
         }
       }
-      invoices = new HashMap<>();
       var none = new HashSet<Long>();
-      customers.items(asked.getOrDefault(Kind.INVOICE, none)).forEach(invoices::put);
+      invoices = customers.itemsLeft(asked.getOrDefault(Kind.INVOICE, none));
       items
           .some(List.copyOf(asked.getOrDefault(Kind.SALE, none)))
           .forEach(
@@ -112,7 +111,10 @@ class JoinNames {
           text.kind(),
           text.target(),
           switch (text.kind()) {
-            case INVOICE -> invoices.get(text.target()).number();
+            case INVOICE ->
+                invoices.containsKey(text.target())
+                    ? invoices.get(text.target()).number()
+                    : "an item that is not there any more";
             case RECEIPT -> receipts.getOrDefault(text.target(), "");
             case SALE, REOPEN -> sales.getOrDefault(text.target(), "");
             default -> "";

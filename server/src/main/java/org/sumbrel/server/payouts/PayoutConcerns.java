@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiConsumer;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -41,31 +40,32 @@ class PayoutConcerns {
   /** The items that are concerned, by the items of a payout. */
   Map<Long, Long> of(Collection<PayoutItemRow> some) {
     var concerned = new HashMap<Long, Long>();
-    each(some, PayoutItemType.CHARGEBACK, (row, paid) -> concerned.put(row.id(), paid));
-    for (var row : some) {
-      if (row.item().type() == PayoutItemType.CHARGEBACK_REVERSAL
-          && row.join() instanceof Join.ToSale sale) {
-        leftOpen(row, Long.valueOf(sale.saleId())).ifPresent(id -> concerned.put(row.id(), id));
-      }
-    }
+    var chargebacks = about(some, PayoutItemType.CHARGEBACK);
+    var sales = new HashMap<Long, PayoutItemRow>();
+    items
+        .some(chargebacks.values().stream().distinct().toList())
+        .forEach(s -> sales.put(s.id(), s));
+    chargebacks.forEach(
+        (row, sale) ->
+            // the payout of the sale may have been taken back since
+            Optional.ofNullable(sales.get(sale))
+                .flatMap(this::paid)
+                .ifPresent(id -> concerned.put(row.id(), id)));
+    about(some, PayoutItemType.CHARGEBACK_REVERSAL)
+        .forEach((row, sale) -> leftOpen(row, sale).ifPresent(id -> concerned.put(row.id(), id)));
     return concerned;
   }
 
-  /** What the sales paid that these are about. */
-  private void each(
-      Collection<PayoutItemRow> some, PayoutItemType type, BiConsumer<PayoutItemRow, Long> found) {
+  /** The sales that items of a type are about. */
+  private static Map<PayoutItemRow, Long> about(
+      Collection<PayoutItemRow> some, PayoutItemType type) {
     var about = new HashMap<PayoutItemRow, Long>();
     for (var row : some) {
       if (row.item().type() == type && row.join() instanceof Join.ToSale sale) {
         about.put(row, Long.valueOf(sale.saleId()));
       }
     }
-    if (about.isEmpty()) {
-      return;
-    }
-    var sales = new HashMap<Long, PayoutItemRow>();
-    items.some(about.values().stream().distinct().toList()).forEach(s -> sales.put(s.id(), s));
-    about.forEach((row, sale) -> paid(sales.get(sale)).ifPresent(id -> found.accept(row, id)));
+    return about;
   }
 
   private Optional<Long> paid(PayoutItemRow sale) {
@@ -116,7 +116,10 @@ class PayoutConcerns {
 
   private Optional<Long> leftOpen(
       PayoutItemRow won, PayoutItemRow before, Long paid, Long settlement) {
-    var invoice = customers.items(List.of(paid)).get(paid);
+    var invoice = customers.itemsLeft(List.of(paid)).get(paid);
+    if (invoice == null) {
+      return Optional.empty();
+    }
     if (before.join() instanceof Join.ToSale sale && sale.reopens()) {
       return Optional.of(invoice)
           .filter(i -> !i.open().isLessThan(won.item().gross()))
