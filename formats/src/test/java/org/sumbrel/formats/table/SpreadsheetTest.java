@@ -86,6 +86,38 @@ class SpreadsheetTest {
     assertThat(first.line()).isEqualTo(4);
   }
 
+  @Test
+  void readsAPayoutFromASheet() throws Exception {
+    var content =
+        read(
+            workbook(
+                sheet -> {
+                  row(
+                      sheet,
+                      1,
+                      "Payout",
+                      "Type",
+                      "Order",
+                      "Date",
+                      "Gross",
+                      "Fee",
+                      "Net",
+                      "Currency");
+                  row(sheet, 2, "P-31", "Sale", "WEB-77");
+                  sheet.value(2, 3, LocalDate.of(2026, 5, 26));
+                  sheet.style(2, 3).format("d mmm yy").set();
+                  sheet.value(2, 4, 100.1);
+                  sheet.value(2, 5, 3.2);
+                  sheet.value(2, 6, 96.9);
+                  sheet.value(2, 7, "USD");
+                }));
+    assertThat(content.format()).isEqualTo(Format.PAYOUT_CSV);
+    assertThat(content.problems()).isEmpty();
+    var sale = content.payouts().get(0).items().get(0);
+    assertThat(sale.on()).contains(LocalDate.of(2026, 5, 26));
+    assertThat(sale.net()).hasToString("USD 96.90");
+  }
+
   /** Hardly more than ISO/IEC 29500 asks for, as small programs write it. */
   @Test
   void readsAWorkbookWithoutStylesAndSharedTexts() throws Exception {
