@@ -127,7 +127,7 @@ function Clearing({ proof }: { proof: Proof }) {
               <TableCell sx={{ width: 70, pl: 0 }}>{onDay(one.sentOn)}</TableCell>
               <TableCell>
                 sent with{" "}
-                <Link component={RouterLink} to={`/waiting/payouts/${one.payoutId}`} underline="hover">
+                <Link component={RouterLink} to={`/waiting/payouts/${one.payoutId}`} underline="always">
                   payout {one.number}
                 </Link>
                 {one.bankAccount ? `, not on ${one.bankAccount} yet` : ", which is not booked yet"}
