@@ -140,4 +140,19 @@ class TakenBackBookingTest {
     assertThat(booked(book(true, Map.of(), one, later)))
         .isEqualTo(booked(book(false, Map.of(), one, two)));
   }
+
+  @Test
+  void aWonChargebackSettlesWhatItLeftOpenWithItsAmountAndNothingElse() {
+    var won = cents(5_000);
+    var paid = invoice(7, won);
+    assertThat(WonChargeback.settles(won, true, paid, List.of())).contains(paid);
+    // settled in part since: more would come back than is open
+    assertThat(WonChargeback.settles(won, true, paid.withOpen(cents(4_999)), List.of())).isEmpty();
+    var own = claim(7, won);
+    var others = claim(8, won);
+    var smaller = claim(7, cents(4_999));
+    assertThat(WonChargeback.settles(won, false, paid, List.of(others, smaller, own)))
+        .contains(own);
+    assertThat(WonChargeback.settles(won, false, paid, List.of(others, smaller))).isEmpty();
+  }
 }

@@ -11,7 +11,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.payout.Join;
 import org.sumbrel.core.payout.PayoutItemType;
-import org.sumbrel.core.receivables.Claim;
+import org.sumbrel.core.payout.WonChargeback;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 
@@ -120,15 +120,9 @@ class PayoutConcerns {
     if (invoice == null) {
       return Optional.empty();
     }
-    if (before.join() instanceof Join.ToSale sale && sale.reopens()) {
-      return Optional.of(invoice)
-          .filter(i -> !i.open().isLessThan(won.item().gross()))
-          .map(OpenItemEntity::id);
-    }
-    return customers.madeBy(settlement).stream()
-        .filter(i -> i.toItem() instanceof Claim && i.customerId().equals(invoice.customerId()))
-        .filter(i -> i.open().equals(won.item().gross()))
-        .map(OpenItemEntity::id)
-        .findFirst();
+    var reopened = before.join() instanceof Join.ToSale sale && sale.reopens();
+    var made = customers.madeBy(settlement).stream().map(OpenItemEntity::toItem).toList();
+    return WonChargeback.settles(won.item().gross(), reopened, invoice.toItem(), made)
+        .map(i -> Long.valueOf(i.id()));
   }
 }
