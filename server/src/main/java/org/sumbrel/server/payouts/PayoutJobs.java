@@ -14,8 +14,13 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.task.TaskExecutor;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Component;
+import org.sumbrel.core.payout.PayoutRefused;
+import org.sumbrel.core.settle.SettlementRefused;
+import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.api.NotThere;
 
 /**
  * Payouts that are booked or taken back behind the scenes, and how far each is. Each is one
@@ -122,8 +127,21 @@ class PayoutJobs {
       return;
     }
     var cause = refusal instanceof CompletionException ? refusal.getCause() : refusal;
-    LOG.info("payout {} was not done: {}", payoutId, cause.getMessage());
-    job.refused =
-        cause.getMessage() == null ? cause.getClass().getSimpleName() : cause.getMessage();
+    if (saysWhy(cause)) {
+      job.refused = cause.getMessage();
+    } else {
+      // what went wrong inside is for the log, not for whoever looks at the payout
+      LOG.error("payout {} was not done", payoutId, cause);
+      job.refused = "Something went wrong inside; nothing of it was kept. Try it again.";
+    }
+  }
+
+  private static boolean saysWhy(Throwable cause) {
+    return cause instanceof PayoutRefused
+        || cause instanceof SettlementRefused
+        || cause instanceof Conflict
+        || cause instanceof BadRequest
+        || cause instanceof NotThere
+        || cause instanceof AccessDeniedException;
   }
 }
