@@ -49,7 +49,7 @@ class ArchitectureTest {
           .layer("tieout")
           .definedBy("..core.tieout..")
           .whereLayer("sums")
-          .mayOnlyBeAccessedByLayers("propose", "deposit")
+          .mayOnlyBeAccessedByLayers("propose", "deposit", "tieout")
           .whereLayer("intake")
           .mayNotBeAccessedByAnyLayer()
           .whereLayer("find")

@@ -5,11 +5,13 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
 /**
- * Money from one payer, as a bank entry or the mail room reports it.
+ * Money from one payer, as a bank entry or the mail room reports it; or money that went from us, to
+ * be settled against what we owe or charged to accounts.
  *
  * @param receivedOn the booking date, by which discounts are judged
- * @param amount positive: money to us; zero only where no money came ({@link #none})
- * @param payerName as it was sent, or empty
+ * @param amount positive: money to us; negative: money from us, of which the engine is not asked;
+ *     zero only where no money came ({@link #none})
+ * @param payerName as it was sent, or whom it went to; may be empty
  * @param payerAccount the account it came from, or empty
  * @param text what the payer and the bank wrote about it, word for word
  */
@@ -21,13 +23,6 @@ public record Receipt(
     String payerName,
     String payerAccount,
     String text) {
-
-  public Receipt {
-    if (amount.isNegative()) {
-      throw new IllegalArgumentException(
-          "a receipt of " + amount.getAmount() + " is no money to us");
-    }
-  }
 
   /** The same money with another text and nobody named, to read that text by itself. */
   public Receipt saying(String otherText) {
