@@ -13,6 +13,8 @@ public enum AccountRole {
    */
   RECEIPTS_TO_APPLY,
   CASH_ON_HAND,
+  /** What has left one bank account of ours and not come to the other yet. */
+  OWN_TRANSFERS,
   PROCESSOR_CLEARING,
   CLAIMS,
   /**
@@ -51,13 +53,14 @@ public enum AccountRole {
 
   /**
    * Whether a hand may book to the account. Not where its balance is proved by records of its own:
-   * by open items, by bank entries, by the pouch.
+   * by open items, by bank entries, by the pouch, by transfers.
    */
   public boolean bookable() {
     return !byCustomer()
         && this != BANK
         && this != RECEIPTS_ON_HAND
         && this != RECEIPTS_TO_APPLY
+        && this != OWN_TRANSFERS
         && this != OPENING_BALANCES;
   }
 }

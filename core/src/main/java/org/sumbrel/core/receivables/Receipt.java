@@ -29,6 +29,11 @@ public record Receipt(
     return new Receipt(id, companyId, receivedOn, amount, "", "", otherText);
   }
 
+  /** The same with another amount. */
+  public Receipt of(Money otherAmount) {
+    return new Receipt(id, companyId, receivedOn, otherAmount, payerName, payerAccount, text);
+  }
+
   /**
    * No money at all: for setting what stands on an account against each other, credit against
    * invoice, without anything arriving.

@@ -14,6 +14,7 @@ final class Chart {
           new Account("1055", "Receipts to apply", AccountRole.RECEIPTS_TO_APPLY),
           new Account("1060", "Cash on hand", AccountRole.CASH_ON_HAND),
           new Account("1070", "Processor clearing", AccountRole.PROCESSOR_CLEARING),
+          new Account("1090", "Own transfers under way", AccountRole.OWN_TRANSFERS),
           new Account("1100", "Accounts receivable", AccountRole.RECEIVABLE),
           new Account("1150", "Claims on customers", AccountRole.CLAIMS),
           new Account("1190", "Unapplied receipts", AccountRole.UNAPPLIED_RECEIPTS),

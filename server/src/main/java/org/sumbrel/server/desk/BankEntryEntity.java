@@ -36,8 +36,10 @@ public class BankEntryEntity {
     SOLD,
     /** Set aside with a reason. */
     SHELVED,
-    /** Money from us; kept for the tie-out. */
+    /** Money from us that nobody has explained yet. */
     DEBIT,
+    /** Money from us that a settlement explains: a charge, a refund, a transfer. */
+    PAID,
     /** Announced by the bank, not on the account yet; in no total. */
     PENDING,
     /** Money to us that the bank took back again, and the debit by which it did. */
@@ -241,7 +243,7 @@ public class BankEntryEntity {
 
   /** Explained by a settlement, mostly for this customer (null where for several). */
   public void settledFor(Long customerId) {
-    status = Status.SETTLED;
+    status = amountMinor < 0 ? Status.PAID : Status.SETTLED;
     settledCustomerId = customerId;
   }
 
@@ -263,7 +265,7 @@ public class BankEntryEntity {
   }
 
   public void waitsAgain() {
-    status = Status.WAITING;
+    status = statusOf(amount());
     settledCustomerId = null;
     standingRank = Standing.BLANK.ordinal();
   }

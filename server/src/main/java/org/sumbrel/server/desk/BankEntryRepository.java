@@ -72,7 +72,7 @@ interface BankEntryRepository extends JpaRepository<BankEntryEntity, Long> {
   @Query(
       """
       select e from BankEntryEntity e where e.bankAccountId = :account and e.bookedOn between :from and :until
-        and e.status in (WAITING, SETTLED, SHELVED, RETURNED, DEBIT) order by e.bookedOn, e.id
+        and e.status in (WAITING, SETTLED, SHELVED, RETURNED, DEBIT, PAID) order by e.bookedOn, e.id
       """)
   List<BankEntryEntity> booked(Long account, LocalDate from, LocalDate until);
 

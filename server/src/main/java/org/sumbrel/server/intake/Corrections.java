@@ -91,7 +91,8 @@ class Corrections {
 
   private void carryOut(CorrectionEntity correction) {
     var entry = entries.entry(correction.entryId());
-    if (entry.status() == BankEntryEntity.Status.SETTLED) {
+    if (entry.status() == BankEntryEntity.Status.SETTLED
+        || entry.status() == BankEntryEntity.Status.PAID) {
       throw new Conflict(
           "SETTLED",
           "The entry of "

@@ -47,6 +47,14 @@ public class PayerAliases {
     return all;
   }
 
+  /** All that are held to, in the order in which they were learned. */
+  @Transactional(readOnly = true)
+  public List<Held> heldBy(Long companyId) {
+    return aliases.findByCompanyIdAndForgottenAtIsNullOrderById(companyId).stream()
+        .map(Held::of)
+        .toList();
+  }
+
   /** Those of these that are held to and the company's. */
   @Transactional(readOnly = true)
   public Map<Long, Alias> some(Long companyId, Collection<Long> ids) {

@@ -2,11 +2,14 @@ package org.sumbrel.server.settle;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.propose.DoubleCounting;
 import org.sumbrel.core.propose.DoubleCounting.Earlier;
 import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.core.receivables.WrittenForm;
+import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
@@ -25,9 +28,15 @@ class DoubleCountingWatch {
   private final Customers customers;
   private final Proposals proposals;
   private final SettlementRepository settlements;
+  private final Companies companies;
 
   DoubleCountingWatch(
-      Entries entries, Customers customers, Proposals proposals, SettlementRepository settlements) {
+      Entries entries,
+      Customers customers,
+      Proposals proposals,
+      SettlementRepository settlements,
+      Companies companies) {
+    this.companies = companies;
     this.entries = entries;
     this.customers = customers;
     this.proposals = proposals;
@@ -36,7 +45,10 @@ class DoubleCountingWatch {
 
   List<DoubleCounting.Finding> findings(Long entryId) {
     var entry = entries.entry(entryId);
-    var explained = proposals.explained(entryId);
+    var explained =
+        isTheBank(entry)
+            ? new Proposals.Explained(List.of(), Optional.empty())
+            : proposals.explained(entryId);
     var rows =
         customers.items(explained.items().stream().flatMap(List::stream).distinct().toList());
     var explanations =
@@ -56,6 +68,12 @@ class DoubleCountingWatch {
         payersItems,
         payerName,
         entries.settledAlike(entry, DAYS).stream().map(this::earlier).toList());
+  }
+
+  /** The bank pays no invoice, however near its name is to a customer's. */
+  private boolean isTheBank(BankEntryEntity entry) {
+    var bank = WrittenForm.compact(companies.bankAccount(entry.bankAccountId()).bank());
+    return !bank.isEmpty() && WrittenForm.compact(entry.payerName()).startsWith(bank);
   }
 
   private static List<OpenItem> open(List<Long> ids, Map<Long, OpenItemEntity> rows) {

@@ -175,7 +175,7 @@ class DraftAssembler {
 
   private void requireWaiting(BankEntryEntity entry) {
     if (entry.status() == BankEntryEntity.Status.DEBIT) {
-      throw new BadRequest("This entry is money from us; it pays no invoice.");
+      return;
     }
     if (entry.status() == BankEntryEntity.Status.RETURNED) {
       throw new Conflict(
@@ -191,7 +191,8 @@ class DraftAssembler {
               + MoneyText.grouped(entry.amount())
               + " are on the shelf; take them back first. Nothing was posted.");
     }
-    if (entry.status() == BankEntryEntity.Status.SETTLED) {
+    if (entry.status() == BankEntryEntity.Status.SETTLED
+        || entry.status() == BankEntryEntity.Status.PAID) {
       var by =
           settlements
               .findFirstByEntryIdAndStatus(entry.id(), SettlementEntity.Status.POSTED)

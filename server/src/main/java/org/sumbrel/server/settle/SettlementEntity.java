@@ -42,7 +42,9 @@ class SettlementEntity {
     EXPLANATION,
     CLEAR,
     HAND,
-    UNATTENDED
+    UNATTENDED,
+    /** A house rule posted it by itself. */
+    TREATMENT
   }
 
   @Id
@@ -66,6 +68,12 @@ class SettlementEntity {
   private Long accountOfId;
   private Long payoutId;
   private String payoutWords;
+  private Long treatmentId;
+  private String treatmentName;
+  private Long transferId;
+  private Long transferWithId;
+  private Long sentFromId;
+  private Long shownById;
   private String draftedBy;
   private String postedBy;
   private Instant postedAt;
@@ -168,6 +176,48 @@ class SettlementEntity {
   void of(Long payout, String words) {
     payoutId = payout;
     payoutWords = words;
+  }
+
+  /** It follows a house rule, or is one side of a transfer. */
+  void on(Grounds grounds) {
+    treatmentId = grounds.treatmentId();
+    treatmentName = grounds.treatmentName();
+    transferId = grounds.transferId();
+    transferWithId = grounds.transferWithId();
+  }
+
+  /** A refund that was sent from a bank account, which the bank has not shown yet. */
+  void sentFrom(Long bankAccount) {
+    sentFromId = bankAccount;
+  }
+
+  /** The bank has shown the refund. */
+  void shownBy(Long entry) {
+    shownById = entry;
+  }
+
+  Long treatmentId() {
+    return treatmentId;
+  }
+
+  String treatmentName() {
+    return treatmentName;
+  }
+
+  Long transferId() {
+    return transferId;
+  }
+
+  Long transferWithId() {
+    return transferWithId;
+  }
+
+  Long sentFromId() {
+    return sentFromId;
+  }
+
+  Long shownById() {
+    return shownById;
   }
 
   Long payoutId() {

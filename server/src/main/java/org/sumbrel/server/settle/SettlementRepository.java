@@ -1,6 +1,7 @@
 package org.sumbrel.server.settle;
 
 import jakarta.persistence.LockModeType;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -22,6 +23,29 @@ interface SettlementRepository extends JpaRepository<SettlementEntity, Long> {
   /** What ever settled these entries, oldest first. */
   @Query("select s from SettlementEntity s where s.entryId in :entries order by s.id")
   List<SettlementEntity> ofEntries(Collection<Long> entries);
+
+  /** The sides of a transfer that stand. */
+  List<SettlementEntity> findByTransferIdAndStatusOrderById(
+      Long transferId, SettlementEntity.Status status);
+
+  /** Refunds sent from an account of which the bank has shown nothing. */
+  List<SettlementEntity> findBySentFromIdAndStatusAndShownByIdIsNullOrderById(
+      Long sentFromId, SettlementEntity.Status status);
+
+  /** Transfers of which one side has come, and the other is awaited on this account. */
+  @Query(
+      "select s from SettlementEntity s where s.transferWithId = :account and s.status = POSTED"
+          + " and not exists (select 1 from SettlementEntity o where o.transferId = s.transferId and o.id <> s.id and o.status = POSTED)")
+  List<SettlementEntity> transfersAwaitedOn(Long account);
+
+  /** How often a house rule is followed, when last, and what all of it comes to. */
+  record Use(Long treatmentId, String currency, long times, LocalDate last, long amountMinor) {}
+
+  @Query(
+      "select new org.sumbrel.server.settle.SettlementRepository$Use(s.treatmentId, min(s.currency), count(*), max(s.postedOn),"
+          + " sum(s.receivedMinor)) from SettlementEntity s"
+          + " where s.companyId = :company and s.treatmentId is not null and s.status = POSTED group by s.treatmentId")
+  List<Use> used(Long company);
 
   List<SettlementEntity> findByReplacesIdIn(Collection<Long> replaced);
 

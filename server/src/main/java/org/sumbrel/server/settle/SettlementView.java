@@ -38,7 +38,15 @@ public record SettlementView(
     @Schema(description = "the cheque of a lockbox batch that it settles; null where it is none")
         ChequeOrigin cheque,
     @Schema(description = "the payout that it is what is booked of; null where it is none")
-        Long payoutId) {
+        Long payoutId,
+    @Schema(description = "the house rule that it follows; null where it follows none")
+        String treatment,
+    @Schema(description = "the transfer between own accounts of which it is one side")
+        Long transferId,
+    @Schema(description = "the account on which the other side of it is") String transferWith,
+    @Schema(description = "the account from which a refund was sent before the bank showed it")
+        String sentFrom,
+    @Schema(description = "the entry by which the bank has shown that") Long shownBy) {
 
   SettlementView with(List<LineView> written) {
     return new SettlementView(
@@ -64,7 +72,12 @@ public record SettlementView(
         replacedBy,
         returned,
         cheque,
-        payoutId);
+        payoutId,
+        treatment,
+        transferId,
+        transferWith,
+        sentFrom,
+        shownBy);
   }
 
   /** A part set against an item. */

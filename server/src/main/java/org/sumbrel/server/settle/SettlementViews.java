@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Entries;
@@ -30,13 +31,16 @@ class SettlementViews {
   private final SettlementRepository settlements;
   private final ReturnedReceiptRepository returns;
   private final ChequeOrigins origins;
+  private final Companies companies;
 
   SettlementViews(
       Entries entries,
       Customers customers,
       SettlementRepository settlements,
       ReturnedReceiptRepository returns,
-      ChequeOrigins origins) {
+      ChequeOrigins origins,
+      Companies companies) {
+    this.companies = companies;
     this.settlements = settlements;
     this.returns = returns;
     this.origins = origins;
@@ -145,7 +149,16 @@ class SettlementViews {
         chain.replacedBy().get(s.id()),
         chain.returned().get(s.id()),
         cheque,
-        s.payoutId());
+        s.payoutId(),
+        s.treatmentName(),
+        s.transferId(),
+        account(s.transferWithId()),
+        account(s.sentFromId()),
+        s.shownById());
+  }
+
+  private String account(Long id) {
+    return id == null ? null : companies.bankAccount(id).name();
   }
 
   private static String payer(SettlementEntity s, Entries.Brief receipt, Map<Long, String> names) {

@@ -289,7 +289,15 @@ public class Settlements {
     return entry == null
         ? "Applied on the account of "
             + shortened(customers.names(List.of(command.accountOf())).get(command.accountOf()))
-        : "Receipt of " + DayText.of(entry.bookedOn()) + " from " + shortened(entry.payerWords());
+        : sentence(entry);
+  }
+
+  /** Such as {@code Receipt of 29 May 2026 from WRENHOUSE BAGELS}. */
+  static String sentence(BankEntryEntity entry) {
+    return (entry.amount().isNegative() ? "Payment of " : "Receipt of ")
+        + DayText.of(entry.bookedOn())
+        + (entry.amount().isNegative() ? " to " : " from ")
+        + shortened(entry.payerWords());
   }
 
   private void requireNothingCountedTwice(PostSettlement command) {
@@ -353,6 +361,12 @@ public class Settlements {
               + " is booked as; reverse the payout as a whole.");
     }
     reverseWhole(id, reason, actor);
+    if (posted.transferId() != null) {
+      // one side alone would leave the other under way for ever
+      settlements
+          .findByTransferIdAndStatusOrderById(posted.transferId(), SettlementEntity.Status.POSTED)
+          .forEach(other -> reverseWhole(other.id(), reason, actor));
+    }
   }
 
   /** Takes a settlement back on the say of whatever it is made of. */
@@ -398,6 +412,10 @@ public class Settlements {
     if (entry != null) {
       entry.waitsAgain();
     }
+    if (posted.shownById() != null) {
+      entries.entry(posted.shownById()).waitsAgain();
+      posted.shownBy(null);
+    }
     aliases.forgetLearnedFrom(id, actor.name());
     proposals.mark(posted.companyId());
   }
@@ -422,9 +440,10 @@ public class Settlements {
     return Settlement.readBack(
         entry == null
             ? Receipt.none(
-                posted.companyId().toString(),
-                posted.postedOn(),
-                posted.received().getCurrencyUnit())
+                    posted.companyId().toString(),
+                    posted.postedOn(),
+                    posted.received().getCurrencyUnit())
+                .of(posted.received())
             : entry.toReceipt(),
         applications,
         adjustments,

@@ -78,7 +78,7 @@ class CentTrails {
             """
             select e.intake_id, e.currency, sum(s.on_account_minor) as minor
             from settlement s join bank_entry e on e.id = s.entry_id
-            where e.company_id = :company and s.status = 'POSTED' group by e.intake_id, e.currency
+            where e.company_id = :company and e.amount_minor > 0 and s.status = 'POSTED' group by e.intake_id, e.currency
             """);
     var applied =
         sums(
@@ -86,7 +86,7 @@ class CentTrails {
             """
             select e.intake_id, e.currency, sum(a.amount_minor - a.discount_minor) as minor
             from settlement_application a join settlement s on s.id = a.settlement_id join bank_entry e on e.id = s.entry_id
-            where e.company_id = :company and s.status = 'POSTED' group by e.intake_id, e.currency
+            where e.company_id = :company and e.amount_minor > 0 and s.status = 'POSTED' group by e.intake_id, e.currency
             """);
     var adjusted =
         sums(
@@ -94,7 +94,7 @@ class CentTrails {
             """
             select e.intake_id, e.currency, sum(d.amount_minor) as minor
             from settlement_adjustment d join settlement s on s.id = d.settlement_id join bank_entry e on e.id = s.entry_id
-            where e.company_id = :company and s.status = 'POSTED' and d.kind <> 'TO_ACCOUNT' group by e.intake_id, e.currency
+            where e.company_id = :company and e.amount_minor > 0 and s.status = 'POSTED' and d.kind <> 'TO_ACCOUNT' group by e.intake_id, e.currency
             """);
     var toAccounts =
         sums(
@@ -103,7 +103,7 @@ class CentTrails {
             select intake_id, currency, sum(minor) as minor from (
               select e.intake_id, e.currency, -d.amount_minor as minor
               from settlement_adjustment d join settlement s on s.id = d.settlement_id join bank_entry e on e.id = s.entry_id
-              where e.company_id = :company and s.status = 'POSTED' and d.kind = 'TO_ACCOUNT'
+              where e.company_id = :company and e.amount_minor > 0 and s.status = 'POSTED' and d.kind = 'TO_ACCOUNT'
               union all
               select e.intake_id, e.currency, e.amount_minor from bank_entry e
               where e.company_id = :company and e.status = 'SOLD'

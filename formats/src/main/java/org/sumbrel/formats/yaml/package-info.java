@@ -1,0 +1,2 @@
+/** What is kept, changed by hand and handed on as a YAML file. */
+package org.sumbrel.formats.yaml;
