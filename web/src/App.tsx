@@ -29,6 +29,10 @@ const DepositsView = lazy(() => import("./pouch/DepositsView"));
 const TakingsView = lazy(() => import("./pouch/TakingsView"));
 const DepositView = lazy(() => import("./pouch/DepositView"));
 const PoliciesView = lazy(() => import("./companies/PoliciesView"));
+const MoneyFromUsView = lazy(() => import("./treat/MoneyFromUsView"));
+const HouseRulesView = lazy(() => import("./treat/HouseRulesView"));
+const TieOutView = lazy(() => import("./tieout/TieOutView"));
+const ClosedPeriodsView = lazy(() => import("./tieout/ClosedPeriodsView"));
 const ShelvedView = lazy(() => import("./desk/ShelvedView"));
 const ScoreView = lazy(() => import("./score/ScoreView"));
 const RunsView = lazy(() => import("./runs/RunsView"));
@@ -63,6 +67,8 @@ export function App() {
           <Route path="/waiting/desk/:entryId" element={<DeskView />} />
           <Route path="/waiting/desk/account/:accountId" element={<DeskView />} />
           <Route path="/waiting/find" element={<FindView />} />
+          <Route path="/waiting/from-us" element={<MoneyFromUsView />} />
+          <Route path="/waiting/from-us/:entryId" element={<MoneyFromUsView />} />
           <Route path="/waiting/shelved" element={<ShelvedView />} />
           <Route path="/waiting/score" element={<ScoreView />} />
           <Route path="/waiting/lockbox" element={<BatchesView />} />
@@ -86,7 +92,11 @@ export function App() {
           <Route path="/posted/unattended" element={<UnattendedView />} />
           <Route path="/posted/journal" element={<JournalView />} />
           <Route path="/posted/trial-balance" element={<TrialBalanceView />} />
+          <Route path="/tied-out/accounts" element={<TieOutView />} />
+          <Route path="/tied-out/accounts/:accountId" element={<TieOutView />} />
+          <Route path="/tied-out/periods" element={<ClosedPeriodsView />} />
           <Route path="/tied-out/cent-trail" element={<CentTrailView />} />
+          <Route path="/house-rules" element={<HouseRulesView />} />
           <Route path="/policies" element={<PoliciesView />} />
           <Route path="/users" element={<UsersView />} />
           <Route path="*" element={<Navigate to={home} replace />} />

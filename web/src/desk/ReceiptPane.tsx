@@ -15,6 +15,7 @@ import { takingAmount, tallyOf, type Draft, type Entry, type Preview } from "./d
 import { CameBy } from "../lockbox/CameBy";
 import { useChequeOf } from "../lockbox/queries";
 import { PictureOf } from "../pouch/ChequePicture";
+import { NoReceipt } from "../treat/NoReceipt";
 import { SeemsPayout } from "../payouts/SeemsPayout";
 import { EntryDeposits } from "../pouch/EntryDeposits";
 import { Explanations } from "./Explanations";
@@ -32,6 +33,8 @@ interface Props {
   readOnly: boolean;
   notice: ReactNode;
   tools: ReactNode;
+  /** To the next one, after this was booked as no receipt. */
+  goOn: () => void;
 }
 
 /** The receipt: what the bank said, how the draft divides it, what explains it, what posting would write. */
@@ -46,6 +49,7 @@ export function ReceiptPane({
   readOnly,
   notice,
   tools,
+  goOn,
 }: Props) {
   const rank = draft.explanation ?? undefined;
   return (
@@ -86,6 +90,7 @@ export function ReceiptPane({
       <Advice entry={entry} readOnly={readOnly} />
       {!entry.recorded && <EntryDeposits entry={entry} />}
       {!entry.recorded && entry.status === "WAITING" && <SeemsPayout entryId={entry.id} />}
+      {!entry.recorded && entry.status === "WAITING" && <NoReceipt entryId={entry.id} done={goOn} />}
       <Notes about={`entry-${entry.id}`} />
       {tools}
       {notice}

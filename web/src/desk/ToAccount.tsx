@@ -6,7 +6,7 @@ import { Amount } from "../shared/Amount";
 import { AskDialog } from "../shared/AskDialog";
 import { Choice } from "../shared/Choice";
 import { FigureField } from "../shared/FigureField";
-import { grouped, isZero, negated } from "../shared/money";
+import { grouped, isNegative, isZero, negated, positive } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 import { takingAll, withDifferences, type Draft } from "./drafts";
 import { taxOptions, useChart } from "./queries";
@@ -36,9 +36,12 @@ export function ToAccount({
   close: () => void;
 }) {
   const chart = useChart(true);
+  const whole = positive(left);
+  // what goes out is a charge to the account, what comes in a credit
+  const signed = (amount: Money) => (isNegative(left) ? amount : negated(amount));
   const findings = useQuery({
     queryKey: ["double-counting", draft.entryId],
-    enabled: draft.entryId !== undefined && draft.entryId !== null,
+    enabled: draft.entryId !== undefined && draft.entryId !== null && !isNegative(left),
     staleTime: 0,
     queryFn: async () =>
       data(
@@ -52,10 +55,10 @@ export function ToAccount({
   const warned = (findings.data?.length ?? 0) > 0;
   const parts = lines.map((line) => line.part);
   const split = useQuery({
-    queryKey: ["split", left, parts],
+    queryKey: ["split", whole, parts],
     placeholderData: keepPreviousData,
     staleTime: Infinity,
-    queryFn: async () => data(await api.POST("/api/splits", { body: { whole: left, parts } })),
+    queryFn: async () => data(await api.POST("/api/splits", { body: { whole, parts } })),
   });
   const booked = lines.map((line, at) => ({ ...line, ...split.data?.[at] }));
   const complete =
@@ -73,7 +76,7 @@ export function ToAccount({
             ? [
                 {
                   kind: "TO_ACCOUNT" as const,
-                  amount: negated(line.amount),
+                  amount: signed(line.amount),
                   accountId: Number(line.account),
                   taxCode: line.tax || undefined,
                   text: line.text,
@@ -102,10 +105,10 @@ export function ToAccount({
   };
   return (
     <AskDialog
-      title={`${grouped(left)} to an account, without a customer`}
+      title={`${grouped(whole)} to an account, without a customer`}
       wide
       error={split.error}
-      doing="Put into the draft"
+      doing={isNegative(left) ? "Book it" : "Put into the draft"}
       ready={complete}
       go={book}
       close={close}

@@ -4,7 +4,7 @@ import { Link as RouterLink } from "react-router";
 import { useBooks } from "../access/session";
 import { useKeys } from "../frame/keys";
 import { useSoon } from "../frame/useSoon";
-import { TakenBack } from "../settle/TakenBack";
+import { FromUs } from "../treat/FromUs";
 import type { Reason } from "../settle/words";
 import { grouped, isNegative, isZero } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
@@ -114,18 +114,19 @@ export function Workbench({ chosen, accountAsked, beside, go, goHome, keys, list
   );
   const drop = (itemId: number) => take(account.data?.openItems.find((i) => i.id === itemId));
   const treat = (kind: Treat, reason?: Reason) => void work.treat(kind, reason);
+  const goOn = () => {
+    const next = accountAsked === undefined ? (beside(1) ?? beside(-1)) : undefined;
+    if (next === undefined) {
+      goHome();
+    } else {
+      go(next);
+    }
+  };
   const decisions = useDecisions({
     work,
     entry: detail,
     say,
-    goOn: () => {
-      const next = accountAsked === undefined ? (beside(1) ?? beside(-1)) : undefined;
-      if (next === undefined) {
-        goHome();
-      } else {
-        go(next);
-      }
-    },
+    goOn,
     go,
     handOver: () => setAsk("handOver"),
     lookAgain: () => {
@@ -208,10 +209,11 @@ export function Workbench({ chosen, accountAsked, beside, go, goHome, keys, list
             entry={detail}
             draft={draft}
             choose={work.chooseRank}
+            goOn={goOn}
             tools={<ReceiptTools disabled={!mayAsk} withPayer={payer !== undefined} ask={setAsk} />}
           />
         ) : detail && !waiting ? (
-          (done?.(detail) ?? <NoLongerWaits entry={detail} />)
+          (done?.(detail) ?? <NoLongerWaits entry={detail} goHome={goHome} />)
         ) : (
           <Waits />
         )}
@@ -264,9 +266,9 @@ function Waits() {
   );
 }
 
-function NoLongerWaits({ entry }: { entry: Entry }) {
+function NoLongerWaits({ entry, goHome }: { entry: Entry; goHome: () => void }) {
   if (entry.status === "DEBIT") {
-    return <TakenBack debit={entry} />;
+    return <FromUs debit={entry} done={goHome} />;
   }
   const [to, words] =
     entry.status === "SHELVED"

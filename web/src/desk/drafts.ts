@@ -28,6 +28,11 @@ function nothing(entry: Entry): Draft {
   };
 }
 
+/** The draft of an entry before anything is said of it. */
+export function emptyDraft(entryId: number): Draft {
+  return { entryId, applications: [], adjustments: [] };
+}
+
 /** The draft of a customer's account before anything is applied. */
 export function ofAccount(customerId: number): Draft {
   return { accountOf: customerId, applications: [], adjustments: [], onAccountCustomerId: customerId };

@@ -25,6 +25,7 @@ const BECAME: Record<NonNullable<Found["status"]>, string> = {
   SETTLED: "settled",
   SHELVED: "on the shelf",
   DEBIT: "from us",
+  PAID: "from us, explained",
   PENDING: "announced",
   RETURNED: "taken back by the bank",
   BANKED: "a deposit",
@@ -227,7 +228,7 @@ function Became({ row }: { row: Found }) {
   }
   if (row.status === "DEBIT") {
     return (
-      <Link component={RouterLink} to={`/waiting/desk/${row.id}`} color="inherit" underline="hover">
+      <Link component={RouterLink} to={`/waiting/from-us/${row.id}`} color="inherit" underline="hover">
         from us
       </Link>
     );

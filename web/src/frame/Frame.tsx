@@ -25,6 +25,7 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
     { to: "/waiting/desk", name: "Desk" },
     { to: "/waiting/lockbox", name: "Lockbox" },
     { to: "/waiting/payouts", name: "Payouts" },
+    { to: "/waiting/from-us", name: "Money from us" },
     { to: "/waiting/find", name: "Find" },
     { to: "/waiting/shelved", name: "Shelved" },
     { to: "/waiting/score", name: "How right it was" },
@@ -42,7 +43,12 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
     { to: "/posted/journal", name: "Journal" },
     { to: "/posted/trial-balance", name: "Trial balance" },
   ],
-  "tied-out": [{ to: "/tied-out/cent-trail", name: "Cent trail" }],
+  "tied-out": [
+    { to: "/tied-out/accounts", name: "Tie-out by account" },
+    { to: "/tied-out/cent-trail", name: "Cent trail" },
+    { to: "/tied-out/periods", name: "Closed periods" },
+  ],
+  "house-rules": [{ to: "/house-rules", name: "House rules" }],
   users: [{ to: "/users", name: "Users" }],
   policies: [{ to: "/policies", name: "Policies" }],
 };
@@ -222,6 +228,14 @@ function UserCorner({
             Users
           </MenuItem>
         )}
+        <MenuItem
+          onClick={() => {
+            void navigate("/house-rules");
+            close();
+          }}
+        >
+          House rules
+        </MenuItem>
         <MenuItem
           onClick={() => {
             void navigate("/policies");

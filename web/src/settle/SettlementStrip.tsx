@@ -23,6 +23,7 @@ const HOW: Record<Settlement["origin"], string> = {
   HAND: ", by hand",
   // who posted it says it
   UNATTENDED: "",
+  TREATMENT: "",
 };
 
 /** One settlement: what arrived, what it paid, its journal lines on demand, and the way to take it back. */
@@ -98,7 +99,7 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
         )}
         <Typography variant="body2" color="textSecondary" sx={{ fontSize: 12 }}>
           received {onDay(s.receivedOn)}, posted {atMoment(s.postedAt)}{" "}
-          {s.origin === "UNATTENDED" ? s.postedBy : `by ${s.postedBy}`}
+          {s.origin === "UNATTENDED" || s.origin === "TREATMENT" ? s.postedBy : `by ${s.postedBy}`}
           {s.draftedBy && `, drafted by ${s.draftedBy}`}
           {HOW[s.origin]}
           {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}
@@ -107,6 +108,22 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
         {s.cheque && (
           <Typography variant="body2" sx={{ fontSize: 12.5 }}>
             <CameBy cheque={s.cheque} />
+          </Typography>
+        )}
+        {s.treatment && (
+          <Typography variant="body2" sx={{ fontSize: 12.5 }}>
+            by the house rule “{s.treatment}”
+          </Typography>
+        )}
+        {s.transferId && (
+          <Typography variant="body2" sx={{ fontSize: 12.5 }}>
+            one side of a transfer, the other on {s.transferWith}; both are taken back together
+          </Typography>
+        )}
+        {s.sentFrom && (
+          <Typography variant="body2" sx={{ fontSize: 12.5 }}>
+            a refund sent from {s.sentFrom}
+            {s.shownBy ? ", which the bank has shown" : ", which the bank has not shown yet"}
           </Typography>
         )}
         {s.payoutId && (

@@ -1,11 +1,10 @@
-import { Box, Button, Typography } from "@mui/material";
+import { Box, Button } from "@mui/material";
 import { useState } from "react";
 import { useBooks } from "../access/session";
 import type { Money, Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
-import { grouped, positive } from "../shared/money";
-import { Empty, Failed, Loading } from "../shared/States";
+import { Failed } from "../shared/States";
 import { useTakenBack } from "./queries";
 import { ReturnDialog } from "./ReturnDialog";
 
@@ -19,26 +18,16 @@ interface Debit {
   payer: string;
 }
 
-/** Money from us: what the bank says of it, and the receipts it may have taken back again. */
+/** The receipts that money from us may have taken back again; nothing where there is none. */
 export function TakenBack({ debit }: { debit: Debit }) {
   const books = useBooks();
   const found = useTakenBack(debit.id);
   const [noting, setNoting] = useState<Taken | null>(null);
   return (
-    <Box component="section" aria-label="Money from us" sx={{ flex: 1, p: 3, maxWidth: 820 }}>
-      <Typography variant="h1">{grouped(positive(debit.amount))} went out</Typography>
-      <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
-        {onDay(debit.bookedOn)} · {debit.text || debit.payer}
-      </Typography>
+    <>
       {found.error && <Failed error={found.error} retry={() => void found.refetch()} />}
-      {found.isPending && <Loading rows={2} />}
-      {found.data?.length === 0 && (
-        <Empty title="It takes back nothing that is known">
-          No receipt of this account is of this amount, or named in its text and of a little less.
-        </Empty>
-      )}
       {found.data && found.data.length > 0 && (
-        <Box component="ul" aria-label="What it may take back" sx={{ listStyle: "none", p: 0, m: 0 }}>
+        <Box component="ul" aria-label="What it may take back" sx={{ listStyle: "none", p: 0, m: 0, mb: 1 }}>
           {found.data.map((one) => (
             <Box
               component="li"
@@ -87,6 +76,6 @@ export function TakenBack({ debit }: { debit: Debit }) {
           close={() => setNoting(null)}
         />
       )}
-    </Box>
+    </>
   );
 }

@@ -61,6 +61,9 @@ create index settlement_by_sender on settlement (sent_from_id);
 -- the day that an entry is of, where that day was closed and it stands on the first open one
 alter table journal_entry add of_day date;
 
+-- by which entry the books know that a banked receipt was taken back
+alter table returned_receipt add journal_entry_id bigint references journal_entry;
+
 alter table bank_account add opening_on date;
 alter table bank_account add opening_minor bigint;
 alter table bank_account add opening_entry_id bigint references journal_entry;

@@ -150,6 +150,22 @@ public final class Posting {
   }
 
   /**
+   * The entry of what stood on a bank account when the books began with it.
+   *
+   * @param balance other than zero; negative where we owed the bank
+   */
+  public static JournalEntry opening(
+      String companyId, Money balance, LocalDate bookedOn, String text) {
+    return new JournalEntry(
+        companyId,
+        bookedOn,
+        text,
+        List.of(
+            JournalLine.of(AccountRole.BANK, balance),
+            JournalLine.of(AccountRole.OPENING_BALANCES, balance.negated())));
+  }
+
+  /**
    * The entry of the fee that a bank takes for returning a receipt: ours, or charged on to a
    * customer as an item of its own.
    *

@@ -6,61 +6,45 @@ import org.joda.money.Money;
 import org.sumbrel.core.tieout.TieOut.Kind;
 import org.sumbrel.core.tieout.TieOut.Way;
 
-/** What a bank entry, a deposit or a refund leads to in a tie-out. */
-public final class Compared {
+/**
+ * One thing as the bank and the books have it at the end of a day.
+ *
+ * @param knownBy who told of it first: an entry is the bank's, a deposit or a refund is ours
+ * @param on the day on which it was booked or made
+ * @param bank what the bank had booked of it by the day
+ * @param books what the books had of it by the day
+ * @param agreeNow whether bank and books have the same of it by now
+ */
+public record Compared(
+    KnownBy knownBy,
+    String id,
+    LocalDate on,
+    String words,
+    Money bank,
+    Money books,
+    boolean agreeNow) {
 
-  private Compared() {}
-
-  /**
-   * A movement of the bank beside what the books have of it.
-   *
-   * @param on the day on which the bank booked it
-   * @param amount as the bank booked it
-   * @param shows what of it shows deposits or refunds, which are compared themselves
-   * @param inBooks what explanations of it had put into the books by the day
-   * @param ever what they have put there up to now
-   */
-  public record OfBank(
-      String id, LocalDate on, String words, Money amount, Money shows, Money inBooks, Money ever) {
-
-    /** What it leads to at the end of a day; empty where bank and books agree. */
-    public Optional<Way> at(LocalDate asOf) {
-      var booked = !on.isAfter(asOf);
-      var rest = amount.minus(shows);
-      if (!booked) {
-        return inBooks.isZero()
-            ? Optional.empty()
-            : Optional.of(new Way(Kind.IN_TRANSIT, id, on, words, inBooks));
-      }
-      var missing = rest.minus(inBooks);
-      if (missing.isZero()) {
-        return Optional.empty();
-      }
-      var kind = ever.equals(rest) ? Kind.BOOKED_LATER : Kind.UNEXPLAINED;
-      return Optional.of(new Way(kind, id, on, words, missing));
-    }
+  /** Who told of something first. */
+  public enum KnownBy {
+    BANK,
+    BOOKS
   }
 
-  /**
-   * A deposit or a refund beside what the bank has shown of it.
-   *
-   * @param on the day on which it was made
-   * @param inBooks what it had put into the books by the day: positive for a deposit
-   * @param shown what the bank had booked of it by the day
-   */
-  public record OfBooks(String id, LocalDate on, String words, Money inBooks, Money shown) {
-
-    /** What it leads to; empty where bank and books agree. */
-    public Optional<Way> way() {
-      var under = inBooks.minus(shown);
-      if (under.isZero()) {
-        return Optional.empty();
-      }
-      if (inBooks.isZero()) {
-        return Optional.of(new Way(Kind.BOOKED_LATER, id, on, words, shown));
-      }
-      var kind = inBooks.isNegative() ? Kind.REFUND_OUTSTANDING : Kind.IN_TRANSIT;
-      return Optional.of(new Way(kind, id, on, words, under));
+  /** What it leads to in the tie-out; empty where bank and books agree. */
+  public Optional<Way> way() {
+    var missing = bank.minus(books);
+    if (missing.isZero()) {
+      return Optional.empty();
     }
+    if (knownBy == KnownBy.BOOKS && !books.isZero()) {
+      var kind = books.isNegative() ? Kind.REFUND_OUTSTANDING : Kind.IN_TRANSIT;
+      return Optional.of(new Way(kind, id, on, words, missing.negated()));
+    }
+    if (bank.isZero()) {
+      return Optional.of(new Way(Kind.IN_TRANSIT, id, on, words, books));
+    }
+    var later = knownBy == KnownBy.BOOKS || agreeNow;
+    return Optional.of(
+        new Way(later ? Kind.BOOKED_LATER : Kind.UNEXPLAINED, id, on, words, missing));
   }
 }

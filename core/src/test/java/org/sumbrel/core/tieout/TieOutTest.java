@@ -15,6 +15,7 @@ import net.jqwik.api.constraints.IntRange;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
+import org.sumbrel.core.tieout.Compared.KnownBy;
 import org.sumbrel.core.tieout.TieOut.Kind;
 import org.sumbrel.core.tieout.TieOut.Way;
 
@@ -72,16 +73,16 @@ class TieOutTest {
       bank += by(thing.atBank(), asOf) ? thing.minor() : 0;
       books += by(thing.inBooks(), asOf) ? thing.minor() : 0;
       var inBooks = by(thing.inBooks(), asOf) ? amount : zero;
-      if (thing.viaDeposit() && thing.inBooks() != null) {
-        var shown = by(thing.atBank(), asOf) ? amount : zero;
-        new Compared.OfBooks("d" + n, FIRST.plusDays(thing.inBooks()), "d" + n, inBooks, shown)
+      if (thing.atBank() != null || thing.viaDeposit() && thing.inBooks() != null) {
+        new Compared(
+                thing.viaDeposit() && thing.inBooks() != null ? KnownBy.BOOKS : KnownBy.BANK,
+                "t" + n,
+                day,
+                "t" + n,
+                by(thing.atBank(), asOf) ? amount : zero,
+                by(thing.inBooks(), asOf) ? amount : zero,
+                (thing.atBank() == null) == (thing.inBooks() == null))
             .way()
-            .ifPresent(ways::add);
-      } else if (thing.atBank() != null) {
-        var ever = thing.inBooks() == null ? zero : amount;
-        new Compared.OfBank(
-                "e" + n, FIRST.plusDays(thing.atBank()), "e" + n, amount, zero, inBooks, ever)
-            .at(day)
             .ifPresent(ways::add);
       } else if (by(thing.inBooks(), asOf)) {
         ways.add(new Way(Kind.BOOK_ERROR, "b" + n, day, "b" + n, amount.negated()));
@@ -99,29 +100,39 @@ class TieOutTest {
     }
   }
 
+  private static Compared compared(KnownBy by, long bank, long books, boolean agreeNow) {
+    return new Compared(by, "1", FIRST, "x", usd(bank), usd(books), agreeNow);
+  }
+
   @Test
   void tellsWhatIsUnexplainedFromWhatIsBookedLater() {
-    var on = FIRST.plusDays(3);
-    var unexplained = new Compared.OfBank("1", on, "x", usd(500), usd(0), usd(0), usd(0));
-    var later = new Compared.OfBank("2", on, "x", usd(500), usd(0), usd(0), usd(500));
-    var half = new Compared.OfBank("3", on, "x", usd(500), usd(200), usd(0), usd(0));
-    assertThat(unexplained.at(on)).get().extracting(Way::kind).isEqualTo(Kind.UNEXPLAINED);
-    assertThat(later.at(on)).get().extracting(Way::kind).isEqualTo(Kind.BOOKED_LATER);
-    assertThat(half.at(on)).get().extracting(Way::amount).isEqualTo(usd(300));
-    assertThat(unexplained.at(FIRST)).isEmpty();
+    assertThat(compared(KnownBy.BANK, 500, 0, false).way())
+        .get()
+        .extracting(Way::kind)
+        .isEqualTo(Kind.UNEXPLAINED);
+    assertThat(compared(KnownBy.BANK, 500, 0, true).way())
+        .get()
+        .extracting(Way::kind)
+        .isEqualTo(Kind.BOOKED_LATER);
+    assertThat(compared(KnownBy.BANK, 500, 200, false).way())
+        .get()
+        .extracting(Way::amount)
+        .isEqualTo(usd(300));
+    assertThat(compared(KnownBy.BANK, 500, 500, true).way()).isEmpty();
   }
 
   @Test
   void showsADepositThatCameInPart() {
-    var part = new Compared.OfBooks("d", FIRST, "slip 7", usd(1_000), usd(400));
-    assertThat(part.way())
+    assertThat(compared(KnownBy.BOOKS, 400, 1_000, false).way())
         .get()
         .satisfies(
             way -> {
               assertThat(way.kind()).isEqualTo(Kind.IN_TRANSIT);
               assertThat(way.amount()).isEqualTo(usd(600));
             });
-    var refund = new Compared.OfBooks("r", FIRST, "refund", usd(-700), usd(0));
-    assertThat(refund.way()).get().extracting(Way::kind).isEqualTo(Kind.REFUND_OUTSTANDING);
+    assertThat(compared(KnownBy.BOOKS, 0, -700, false).way())
+        .get()
+        .extracting(Way::kind)
+        .isEqualTo(Kind.REFUND_OUTSTANDING);
   }
 }

@@ -60,6 +60,13 @@ class SecurityRules {
                     .hasAnyRole("ADMINISTRATOR", "SUPERVISOR")
                     .requestMatchers(HttpMethod.DELETE, "/api/unattended/**")
                     .hasAnyRole("ADMINISTRATOR", "SUPERVISOR")
+                    .requestMatchers(
+                        HttpMethod.POST,
+                        "/api/bank-accounts/*/opening",
+                        "/api/bank-accounts/*/tie-out/closing",
+                        "/api/tie-outs/*/reopening",
+                        "/api/closed-periods/**")
+                    .hasRole("SUPERVISOR")
                     .requestMatchers(HttpMethod.POST, "/api/treatments/trial")
                     .hasAnyRole("CLERK", "SUPERVISOR")
                     .requestMatchers(HttpMethod.POST, "/api/treatments/**", "/api/house-rules/**")

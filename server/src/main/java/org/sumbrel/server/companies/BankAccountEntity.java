@@ -9,6 +9,9 @@ import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.time.LocalDate;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 
 /** An account of a company at a bank; or its pouch, where receipts are before they are banked. */
 @Entity
@@ -35,6 +38,9 @@ public class BankAccountEntity {
   private String currency;
   private Long ledgerAccountId;
   private String lockbox = "";
+  private LocalDate openingOn;
+  private Long openingMinor;
+  private Long openingEntryId;
 
   @Enumerated(EnumType.STRING)
   private Kind kind;
@@ -99,6 +105,27 @@ public class BankAccountEntity {
 
   void takesLockbox(String number) {
     lockbox = number;
+  }
+
+  /** What stood on the account when these books began with it. */
+  public void openedWith(LocalDate on, Money balance, Long journalEntry) {
+    openingOn = on;
+    openingMinor = balance.getAmountMinorLong();
+    openingEntryId = journalEntry;
+  }
+
+  /** The day at whose end it stood there; null where nobody has said. */
+  public LocalDate openingOn() {
+    return openingOn;
+  }
+
+  /** What stood there; null where nobody has said. */
+  public Money opening() {
+    return openingMinor == null ? null : Money.ofMinor(CurrencyUnit.of(currency), openingMinor);
+  }
+
+  public Long openingEntryId() {
+    return openingEntryId;
   }
 
   public Long ledgerAccountId() {

@@ -19,6 +19,7 @@ final class DemoBooks {
   static final long SEED = 20_260_529L;
   static final LocalDate TODAY = LocalDate.of(2026, 5, 29);
   static final String OPERATING = "4410027719";
+  static final String LOCKBOX = "4410027735";
 
   private static final LocalDate FIRST_ORDER = LocalDate.of(2026, 2, 2);
   private static final int WANTED_INVOICES = 600;
@@ -49,6 +50,28 @@ final class DemoBooks {
   /** The receipts of the past months, by day. */
   List<DemoReceipt> history() {
     return history;
+  }
+
+  /** What the bank charged and paid in the past months, and nobody's receipt. */
+  static List<DemoReceipt> charges() {
+    var charges = new ArrayList<DemoReceipt>();
+    var ends =
+        List.of(LocalDate.of(2026, 2, 27), LocalDate.of(2026, 3, 31), LocalDate.of(2026, 4, 30));
+    var interest = List.of(291, 305, 322);
+    for (var n = 0; n < ends.size(); n++) {
+      var end = ends.get(n);
+      var month = end.getMonth().name().substring(0, 3);
+      charges.add(charge(end, -450, "SRVCHG", "ACCOUNT FEE " + month));
+      charges.add(charge(end, interest.get(n), "INT", "INTEREST " + month));
+    }
+    charges.add(charge(LocalDate.of(2026, 3, 12), -1_800, "FEE", "WIRE CHARGES"));
+    charges.add(charge(LocalDate.of(2026, 4, 20), -1_800, "FEE", "WIRE CHARGES"));
+    return charges;
+  }
+
+  private static DemoReceipt charge(LocalDate on, int cents, String type, String memo) {
+    var id = "CC" + on.toString().replace("-", "") + Math.abs(cents);
+    return new DemoReceipt(id, on, cents, type, "COPPERBECK SAVINGS BANK", "", memo, List.of(), 0);
   }
 
   List<DemoReceipt> day() {

@@ -4,6 +4,8 @@ import jakarta.persistence.EntityManager;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,12 +21,16 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.sumbrel.core.settle.Limits;
 import org.sumbrel.core.settle.Policy;
+import org.sumbrel.core.settle.ToAccount;
 import org.sumbrel.core.settle.Tolerance;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.server.SumbrelSettings;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.access.Role;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
+import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
@@ -32,7 +38,9 @@ import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.intake.Intakes;
 import org.sumbrel.server.outside.Envelopes;
 import org.sumbrel.server.profiles.Profiles;
+import org.sumbrel.server.settle.AccountSettlements;
 import org.sumbrel.server.settle.HistoryPosting;
+import org.sumbrel.server.tieout.OpeningBalances;
 
 /**
  * Puts the demo company into an empty database: through the same intakes and settlements that a
@@ -43,8 +51,9 @@ import org.sumbrel.server.settle.HistoryPosting;
 class DemoStart implements ApplicationRunner {
 
   private static final Logger LOG = LoggerFactory.getLogger(DemoStart.class);
-  private static final String LOCKBOX = "4410027735";
   private static final String EXPORT_ACCOUNT = "FR849999999999HALAGE0000142";
+
+  private static final Actor DEMO = new Actor("demo", Role.SUPERVISOR);
 
   /** Receipts of the last days before the day are left for the clerk. */
   private static final int LEFT_WAITING = 7;
@@ -58,6 +67,8 @@ class DemoStart implements ApplicationRunner {
   private final DemoPouch pouch;
   private final Envelopes envelopes;
   private final Profiles profiles;
+  private final OpeningBalances openings;
+  private final AccountSettlements charges;
   private final TransactionTemplate transaction;
   private final EntityManager rows;
 
@@ -71,6 +82,8 @@ class DemoStart implements ApplicationRunner {
       DemoPouch pouch,
       Envelopes envelopes,
       Profiles profiles,
+      OpeningBalances openings,
+      AccountSettlements charges,
       TransactionTemplate transaction,
       EntityManager rows) {
     this.settings = settings;
@@ -82,6 +95,8 @@ class DemoStart implements ApplicationRunner {
     this.pouch = pouch;
     this.envelopes = envelopes;
     this.profiles = profiles;
+    this.openings = openings;
+    this.charges = charges;
     this.transaction = transaction;
     this.rows = rows;
   }
@@ -109,10 +124,12 @@ class DemoStart implements ApplicationRunner {
     take(mill, "invoices-2026.csv", DemoFiles.invoices(books.invoices()), null);
     var operating =
         companies.bankAccountNumbered(mill.id(), DemoBooks.OPERATING).orElseThrow().id();
-    var months =
-        books.history().stream().collect(Collectors.groupingBy(r -> r.on().getMonthValue()));
-    var balance =
-        DemoFiles.BEFORE_TODAY - books.history().stream().mapToInt(DemoReceipt::cents).sum();
+    var told = new ArrayList<>(books.history());
+    told.addAll(DemoBooks.charges());
+    told.sort(Comparator.comparing(DemoReceipt::on).thenComparing(DemoReceipt::id));
+    var opening = DemoFiles.BEFORE_TODAY - told.stream().mapToInt(DemoReceipt::cents).sum();
+    var balance = opening;
+    var months = told.stream().collect(Collectors.groupingBy(r -> r.on().getMonthValue()));
     for (var month : months.keySet().stream().sorted().toList()) {
       var receipts = months.get(month);
       var last = receipts.get(receipts.size() - 1).on();
@@ -123,18 +140,29 @@ class DemoStart implements ApplicationRunner {
           operating);
       balance += receipts.stream().mapToInt(DemoReceipt::cents).sum();
     }
+    openings.say(operating, told.get(0).on().minusDays(1), usd(opening), DEMO);
     settleHistory(mill, books);
+    bookCharges(mill);
     pouch.fill(mill.id(), operating, books);
     envelopes.keep(
         mill.id(), DemoLockbox.BOX, DemoBooks.TODAY, DemoLockbox.BATCH, DemoLockbox.seen(books));
     for (var profile : DemoProfiles.all()) {
       profiles.add(mill.id(), profile, "demo");
     }
+    openings.say(
+        companies.bankAccountNumbered(mill.id(), DemoBooks.LOCKBOX).orElseThrow().id(),
+        DemoBooks.TODAY.minusDays(3),
+        usd(DemoFiles.LOCKBOX_BEFORE),
+        DEMO);
     forgetWhatIsWritten();
     export();
     if (settings.demo().big()) {
       big(mill, operating);
     }
+  }
+
+  private static Money usd(int cents) {
+    return Money.ofMinor(CurrencyUnit.USD, cents);
   }
 
   private CompanyEntity mill() {
@@ -144,7 +172,7 @@ class DemoStart implements ApplicationRunner {
         mill, "1010", "Operating USD", "Copperbeck Savings Bank", DemoBooks.OPERATING, usd);
     var lockbox =
         companies.addBankAccount(
-            mill, "1020", "Lockbox USD", "Copperbeck Savings Bank", LOCKBOX, usd);
+            mill, "1020", "Lockbox USD", "Copperbeck Savings Bank", DemoBooks.LOCKBOX, usd);
     companies.takesLockbox(lockbox.id(), DemoLockbox.BOX);
     companies.decide(mill, usd, policy(usd));
     companies.addTaxCode(mill, "SALES6", "Sales tax 6 %", BigDecimal.valueOf(6));
@@ -204,6 +232,23 @@ class DemoStart implements ApplicationRunner {
     for (var receipt : history.subList(0, history.size() - LEFT_WAITING)) {
       settlements.post(waiting.get("ofx:" + receipt.id()), taken(receipt, items), "maren");
       forgetWhatIsWritten();
+    }
+  }
+
+  /** What the bank charged and paid was booked by hand month after month. */
+  private void bookCharges(CompanyEntity mill) {
+    var chart =
+        companies.chartOf(mill.id()).values().stream()
+            .collect(Collectors.toMap(LedgerAccountEntity::code, a -> a.id().toString()));
+    var unexplained =
+        entries.unexplained(mill.id()).stream()
+            .collect(Collectors.toMap(BankEntryEntity::entryKey, BankEntryEntity::id));
+    for (var charge : DemoBooks.charges()) {
+      var account = chart.get(charge.cents() < 0 ? "6100" : "7100");
+      charges.postOfThePast(
+          unexplained.get("ofx:" + charge.id()),
+          List.of(new ToAccount(usd(-charge.cents()), account, usd(0), charge.memo())),
+          new Actor("maren", Role.CLERK));
     }
   }
 

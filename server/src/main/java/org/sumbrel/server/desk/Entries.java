@@ -1,6 +1,7 @@
 package org.sumbrel.server.desk;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -56,6 +57,13 @@ public class Entries {
 
   public List<BankEntryEntity> waiting(Long companyId) {
     return entries.findByCompanyIdAndStatus(companyId, BankEntryEntity.Status.WAITING);
+  }
+
+  /** What nobody has explained yet, in either direction. */
+  public List<BankEntryEntity> unexplained(Long companyId) {
+    var all = new ArrayList<>(waiting(companyId));
+    all.addAll(entries.findByCompanyIdAndStatus(companyId, BankEntryEntity.Status.DEBIT));
+    return all;
   }
 
   /** What stands clear in a currency, oldest first. */

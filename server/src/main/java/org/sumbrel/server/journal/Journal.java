@@ -8,6 +8,8 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
@@ -18,7 +20,10 @@ import org.sumbrel.core.journal.JournalLine;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 
-/** Writes balanced entries into the journal, and nothing else. */
+/**
+ * Writes balanced entries into the journal, and nothing else. What is of a day that is closed goes
+ * to the first open one, and says of which day it is.
+ */
 @Service
 @Transactional
 public class Journal {
@@ -26,9 +31,16 @@ public class Journal {
   private final JournalEntryRepository entries;
   private final Companies companies;
   private final Customers customers;
+  private final ClosedDays closedDays;
   private final Clock clock;
 
-  Journal(JournalEntryRepository entries, Companies companies, Customers customers, Clock clock) {
+  Journal(
+      JournalEntryRepository entries,
+      Companies companies,
+      Customers customers,
+      ClosedDays closedDays,
+      Clock clock) {
+    this.closedDays = closedDays;
     this.entries = entries;
     this.companies = companies;
     this.customers = customers;
@@ -91,9 +103,17 @@ public class Journal {
       Long reverses,
       Map<AccountRole, Long> accounts) {
     var companyId = Long.valueOf(entry.companyId());
+    var closed = closedDays.of(companyId, banks(entry, bankLedgerAccount));
+    var day = closed.openDayFor(entry.bookedOn());
     var written =
         new JournalEntryEntity(
-            companyId, entry.bookedOn(), entry.text(), by, clock.instant(), reverses);
+            companyId,
+            day,
+            day.equals(entry.bookedOn()) ? null : entry.bookedOn(),
+            entry.text(),
+            by,
+            clock.instant(),
+            reverses);
     for (var line : entry.lines()) {
       var account =
           line.accountId()
@@ -111,6 +131,14 @@ public class Journal {
           line.amount().getAmountMinorLong());
     }
     return written;
+  }
+
+  /** The ledger accounts of banks that an entry touches. */
+  private static Set<Long> banks(JournalEntry entry, Long bankLedgerAccount) {
+    return entry.lines().stream()
+        .filter(line -> line.role() == AccountRole.BANK)
+        .map(line -> line.accountId().map(Long::valueOf).orElse(bankLedgerAccount))
+        .collect(Collectors.toSet());
   }
 
   /** What stands on the account of a role in a currency; debit positive. */

@@ -62,6 +62,8 @@ public class JournalController {
   record JournalEntryView(
       @NotNull Long id,
       @NotNull LocalDate bookedOn,
+      @Schema(description = "the day that it is of, where that was closed already; else null")
+          LocalDate ofDay,
       @NotNull String text,
       @NotNull String writtenBy,
       @NotNull Instant writtenAt,
@@ -186,6 +188,7 @@ public class JournalController {
     return new JournalEntryView(
         entry.id(),
         entry.bookedOn(),
+        entry.ofDay(),
         entry.text(),
         entry.writtenBy(),
         entry.writtenAt(),

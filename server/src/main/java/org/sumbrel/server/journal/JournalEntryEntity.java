@@ -31,6 +31,7 @@ class JournalEntryEntity {
 
   private Long companyId;
   private LocalDate bookedOn;
+  private LocalDate ofDay;
   private String text;
   private String writtenBy;
   private Instant writtenAt;
@@ -46,12 +47,14 @@ class JournalEntryEntity {
   JournalEntryEntity(
       Long companyId,
       LocalDate bookedOn,
+      LocalDate ofDay,
       String text,
       String writtenBy,
       Instant writtenAt,
       Long reversesId) {
     this.companyId = companyId;
     this.bookedOn = bookedOn;
+    this.ofDay = ofDay;
     this.text = text;
     this.writtenBy = writtenBy;
     this.writtenAt = writtenAt;
@@ -74,6 +77,11 @@ class JournalEntryEntity {
 
   LocalDate bookedOn() {
     return bookedOn;
+  }
+
+  /** The day that it is of, where that was closed already; else null. */
+  LocalDate ofDay() {
+    return ofDay;
   }
 
   String text() {

@@ -68,10 +68,10 @@ class ReturnedCheques implements BankedReceipts {
   }
 
   @Override
-  public void tookBack(Long entryId, boolean again, String reason, Actor actor) {
+  public Optional<Long> tookBack(Long entryId, boolean again, String reason, Actor actor) {
     var receipt = receipts.findById(entryId).orElse(null);
     if (receipt == null) {
-      return;
+      return Optional.empty();
     }
     var held = receipt.toHeld();
     var account =
@@ -86,19 +86,21 @@ class ReturnedCheques implements BankedReceipts {
     var today = LocalDate.now(clock);
     var company = receipt.companyId();
     var sold = receipt.takingsId() != null;
-    journal.write(
-        DepositPosting.returned(
-            company.toString(),
-            held,
-            sold,
-            today,
-            "Returned by the bank: " + held.name() + " from " + held.from() + ", " + reason),
-        account.ledgerAccountId(),
-        actor.name(),
-        null);
+    var written =
+        journal.write(
+            DepositPosting.returned(
+                company.toString(),
+                held,
+                sold,
+                today,
+                "Returned by the bank: " + held.name() + " from " + held.from() + ", " + reason),
+            account.ledgerAccountId(),
+            actor.name(),
+            null);
     if (again) {
       presentAgain(receipt, sold, today, actor);
     }
+    return Optional.of(written);
   }
 
   private void presentAgain(ReceiptEntity receipt, boolean sold, LocalDate today, Actor actor) {

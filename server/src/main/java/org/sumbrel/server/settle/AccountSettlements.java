@@ -98,6 +98,21 @@ public class AccountSettlements {
    */
   public Long post(
       Long entryId, List<ToAccount> parts, Grounds grounds, boolean byItself, Actor actor) {
+    return post(entryId, parts, grounds, byItself, LocalDate.now(clock), actor);
+  }
+
+  /** Posts what was booked so on a day of the past, before Sumbrel was there. */
+  public void postOfThePast(Long entryId, List<ToAccount> parts, Actor actor) {
+    post(entryId, parts, Grounds.NONE, false, entries.entry(entryId).bookedOn(), actor);
+  }
+
+  private Long post(
+      Long entryId,
+      List<ToAccount> parts,
+      Grounds grounds,
+      boolean byItself,
+      LocalDate on,
+      Actor actor) {
     var entry = entries.entry(entryId);
     requireFree(entry);
     var kept = held.about(new DraftSubject(entryId, null));
@@ -107,10 +122,9 @@ public class AccountSettlements {
     var settlement =
         new Draft(receipt, List.of(), List.copyOf(parts), Money.zero(currency), Optional.empty())
             .settle(companies.policy(entry.companyId(), currency), actor.authority());
-    var today = LocalDate.now(clock);
     var written =
         journal.write(
-            Posting.entryFor(settlement, today, Settlements.sentence(entry)),
+            Posting.entryFor(settlement, on, Settlements.sentence(entry)),
             companies.bankAccount(entry.bankAccountId()).ledgerAccountId(),
             actor.name(),
             null);
@@ -124,7 +138,7 @@ public class AccountSettlements {
             null,
             actor.name(),
             clock.instant(),
-            today,
+            on,
             written,
             before.isEmpty() ? null : before.get(before.size() - 1).id());
     made.on(grounds);

@@ -20,6 +20,7 @@ public interface BankedReceipts {
    * The bank took a receipt back that it had shown.
    *
    * @param again whether it is in the pouch again, to be presented once more
+   * @return the journal entry by which the books know it; empty where the entry is the bank's own
    */
-  void tookBack(Long entryId, boolean again, String reason, Actor actor);
+  Optional<Long> tookBack(Long entryId, boolean again, String reason, Actor actor);
 }

@@ -11,6 +11,8 @@ package org.sumbrel.server.settle;
 public record Grounds(
     Long treatmentId, String treatmentName, Long transferId, Long transferWithId) {
 
+  static final Grounds NONE = new Grounds(null, null, null, null);
+
   public static Grounds treatment(Long id, String name) {
     return new Grounds(id, name, null, null);
   }

@@ -1,7 +1,6 @@
 package org.sumbrel.server.settle;
 
 import java.util.List;
-import java.util.Optional;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.sumbrel.server.access.Actor;
@@ -28,8 +27,10 @@ public class HistoryPosting {
   /** What a past receipt took of one item, in minor units of its currency. */
   public record Taken(Long itemId, long amountMinor, long discountMinor) {}
 
+  /** Posts what an entry paid, on the day on which the bank booked it. */
   public void post(Long entryId, List<Taken> taken, String by) {
-    var currency = entries.entry(entryId).amount().getCurrencyUnit();
+    var entry = entries.entry(entryId);
+    var currency = entry.amount().getCurrencyUnit();
     var applications =
         taken.stream()
             .map(
@@ -40,10 +41,9 @@ public class HistoryPosting {
                         MoneyView.of(Money.ofMinor(currency, t.discountMinor())),
                         null))
             .toList();
-    settlements.post(
+    settlements.postOf(
+        entry.bookedOn(),
         PostSettlement.of(entryId, applications, List.of()),
-        SettlementEntity.Origin.HAND,
-        Optional.empty(),
         new Actor(by, Role.CLERK));
   }
 }

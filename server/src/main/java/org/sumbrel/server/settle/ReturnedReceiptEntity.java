@@ -32,6 +32,7 @@ class ReturnedReceiptEntity {
   private long feeMinor;
   private Long feeItemId;
   private Long feeJournalEntryId;
+  private Long journalEntryId;
   private String reason;
   private String returnedBy;
   private Instant returnedAt;
@@ -69,6 +70,11 @@ class ReturnedReceiptEntity {
    *
    * @param itemId the item by which the customer owes it; null where we bear it
    */
+  /** By which entry the books know that a banked receipt was taken back. */
+  void writtenAs(Long entry) {
+    journalEntryId = entry;
+  }
+
   void costs(Money fee, Long itemId, Long journalEntryId) {
     currency = fee.getCurrencyUnit().getCode();
     feeMinor = fee.getAmountMinorLong();

@@ -184,7 +184,7 @@ class Returns {
         settlements.findFirstByEntryIdAndStatus(entryId, SettlementEntity.Status.POSTED);
     settlement.ifPresent(s -> posting.reverse(s.id(), "Returned by the bank: " + reason, actor));
     entry.takenBack();
-    banked.tookBack(entryId, again, reason, actor);
+    var written = banked.tookBack(entryId, again, reason, actor);
     debit.takenBack();
     if (feeDebit != null) {
       feeDebit.takenBack();
@@ -199,6 +199,7 @@ class Returns {
             reason,
             actor.name(),
             clock.instant());
+    written.ifPresent(noted::writtenAs);
     charge(noted, entry, fee, chargedTo, actor);
     proposals.mark(entry.companyId());
     return returned.save(noted);

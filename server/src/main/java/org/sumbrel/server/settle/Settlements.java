@@ -144,7 +144,20 @@ public class Settlements {
       boolean released,
       Actor actor) {
     before.draft(command).ifPresent(kept -> HeldDrafts.requireHolder(kept, actor));
-    return write(command, origin, null, null, before, released, actor);
+    return write(command, origin, null, null, before, released, LocalDate.now(clock), actor);
+  }
+
+  /** Posts what was settled on a day of the past. */
+  Long postOf(LocalDate day, PostSettlement command, Actor actor) {
+    return write(
+        command,
+        SettlementEntity.Origin.HAND,
+        null,
+        null,
+        before(List.of(command)),
+        false,
+        day,
+        actor);
   }
 
   /**
@@ -160,6 +173,7 @@ public class Settlements {
         null,
         before(List.of(command)),
         true,
+        LocalDate.now(clock),
         approver);
   }
 
@@ -172,6 +186,7 @@ public class Settlements {
         replaced,
         before(List.of(command)),
         true,
+        LocalDate.now(clock),
         actor);
   }
 
@@ -182,6 +197,7 @@ public class Settlements {
       Long inPlaceOf,
       Before before,
       boolean released,
+      LocalDate on,
       Actor actor) {
     var assembled = drafts.assemble(command, released);
     var entry = assembled.entry();
@@ -189,8 +205,7 @@ public class Settlements {
     var currency = assembled.draft().receipt().amount().getCurrencyUnit();
     var policy = companies.policy(assembled.companyId(), currency);
     var settlement = assembled.draft().settle(policy, actor.authority());
-    var today = LocalDate.now(clock);
-    var settledOn = entry == null ? today : entry.bookedOn();
+    var settledOn = entry == null ? on : entry.bookedOn();
     for (var item : settlement.itemsAfter()) {
       assembled.items().get(Long.valueOf(item.id())).balanceIs(item.open(), settledOn);
     }
@@ -198,7 +213,7 @@ public class Settlements {
         entry == null ? null : companies.bankAccount(entry.bankAccountId()).ledgerAccountId();
     var journalEntry =
         journal.write(
-            Posting.entryFor(settlement, today, text(command, entry)), bank, actor.name(), null);
+            Posting.entryFor(settlement, on, text(command, entry)), bank, actor.name(), null);
     var made =
         new SettlementEntity(
             settlement,
@@ -208,7 +223,7 @@ public class Settlements {
             draftedBy,
             actor.name(),
             clock.instant(),
-            today,
+            on,
             journalEntry,
             // without it the settlement of the same money that was taken back last
             inPlaceOf == null ? before.settledLast().get(command.entryId()) : inPlaceOf);

@@ -2,6 +2,7 @@ package org.sumbrel.server.treat;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -34,10 +35,16 @@ class Treatables {
   private record Row(Treatable entry, String status) {}
 
   private List<Row> rows(String where, Map<String, ?> parameters) {
+    return rows("bank_entry e", where, parameters);
+  }
+
+  private List<Row> rows(String from, String where, Map<String, ?> parameters) {
     return jdbc.sql(
             "select "
                 + COLUMNS
-                + " from bank_entry e join bank_account b on b.id = e.bank_account_id where b.kind = 'BANK' and "
+                + " from "
+                + from
+                + " join bank_account b on b.id = e.bank_account_id where b.kind = 'BANK' and "
                 + where
                 + " order by e.booked_on, e.id")
         .params(parameters)
@@ -74,6 +81,19 @@ class Treatables {
         .stream()
         .map(Row::entry)
         .toList();
+  }
+
+  /** Those of these entries that wait on the bank accounts of a company. */
+  List<Treatable> unexplained(Long company, Collection<Long> ids) {
+    return ids.isEmpty()
+        ? List.of()
+        : rows(
+                "unnest(:ids) asked(id) join bank_entry e on e.id = asked.id",
+                "e.company_id = :company and e.status in ('WAITING', 'DEBIT')",
+                Map.of("company", company, "ids", ids.toArray(Long[]::new)))
+            .stream()
+            .map(Row::entry)
+            .toList();
   }
 
   /** What was booked on the other bank accounts of a company about a day, of just this amount. */

@@ -1,5 +1,6 @@
 package org.sumbrel.server.treat;
 
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.Optional;
 import org.slf4j.Logger;
@@ -103,12 +104,19 @@ class TreatmentPosting {
    * Posts everything that treatments post by themselves. An entry is tried once: what was taken
    * back is left to people, as is what somebody has a draft of.
    *
+   * @param some only these entries; empty where all that wait are looked at
    * @return how many were posted
    */
-  int sweep(Long company) {
+  int sweep(Long company, Optional<Collection<Long>> some) {
+    if (!rules.anyPosts(company)) {
+      return 0;
+    }
     var all = rules.treatments(company);
     var fitting =
-        treatables.unexplained(company).stream()
+        some
+            .map(ids -> treatables.unexplained(company, ids))
+            .orElseGet(() -> treatables.unexplained(company))
+            .stream()
             .filter(e -> all.of(e, "").filter(v -> v.way() == Way.POSTS).isPresent())
             .toList();
     if (fitting.isEmpty()) {

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.treat.Treatment;
+import org.sumbrel.core.treat.Treatment.Way;
 import org.sumbrel.core.treat.Treatments;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
@@ -32,6 +33,12 @@ class TreatmentRules {
   @Transactional(readOnly = true)
   public List<TreatmentEntity> of(Long company) {
     return rows.findByCompanyIdAndEndedAtIsNullOrderByPlaceAscNameAsc(company);
+  }
+
+  /** Whether any posts by itself. */
+  @Transactional(readOnly = true)
+  public boolean anyPosts(Long company) {
+    return rows.existsByCompanyIdAndEndedAtIsNullAndInUseTrueAndWay(company, Way.POSTS);
   }
 
   /** All of a company, as the core asks them. */

@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -126,11 +127,23 @@ class AccessTest {
     assertThat(walked).isGreaterThan(15);
   }
 
+  private static final List<String> SUPERVISORS =
+      List.of(
+          "/api/treatments(/order|/\\{id})?",
+          "/api/house-rules/file",
+          "/api/bank-accounts/\\{id}/opening",
+          "/api/bank-accounts/\\{id}/tie-out/closing",
+          "/api/tie-outs/\\{id}/reopening",
+          "/api/closed-periods.*");
+
   private static boolean may(Role role, HttpMethod method, String path) {
     if (path.startsWith("/api/users")) {
       return role == Role.ADMINISTRATOR;
     }
     if (path.startsWith("/api/unattended/days") && method == HttpMethod.POST) {
+      return role == Role.SUPERVISOR;
+    }
+    if (method != HttpMethod.GET && SUPERVISORS.stream().anyMatch(path::matches)) {
       return role == Role.SUPERVISOR;
     }
     var decides = path.startsWith("/api/policies") || path.startsWith("/api/unattended");

@@ -145,8 +145,13 @@ class QueueApiTest {
     assertThat(all("&q=Debitword", 10)).isEmpty();
     var debit = all("&status=DEBIT&q=Debitword", 10);
     assertThat(debit).hasSize(1);
-    var answer = maren.post("/api/settlements", draft(debit.get(0).at("/id").asLong(), "", ""));
-    assertThat(answer.status()).isEqualTo(400);
-    assertThat(answer.text("/detail")).contains("money from us");
+    // it pays no invoice: what is taken of one is more than what came
+    var invoice = maren.get("/api/open-items?limit=1").body().at("/rows/0/id").asLong();
+    var answer =
+        maren.post(
+            "/api/settlements",
+            draft(debit.get(0).at("/id").asLong(), TestBooks.applied(invoice, "18.00"), ""));
+    assertThat(answer.status()).isEqualTo(422);
+    assertThat(answer.text("/detail")).contains("18.00");
   }
 }

@@ -249,7 +249,8 @@ class RandomDayTest {
         .isEqualTo(
             count(
                 """
-                select (select coalesce(sum(s.received_minor), 0) from settlement s where s.status = 'POSTED'
+                select (select coalesce(sum(opening_minor), 0) from bank_account)
+                  + (select coalesce(sum(s.received_minor), 0) from settlement s where s.status = 'POSTED'
                     and not exists (select 1 from held_receipt h where h.entry_id = s.entry_id))
                   - (select coalesce(sum(fee_minor), 0) from returned_receipt)
                   + (select coalesce(sum(total_minor), 0) from deposit where status in ('MADE', 'TIED'))
@@ -260,7 +261,8 @@ class RandomDayTest {
         .isEqualTo(
             count(
                 """
-                select (select coalesce(sum(e.amount_minor), 0) from bank_entry e where e.status in ('SETTLED', 'RETURNED', 'BANKED')
+                select (select coalesce(sum(opening_minor), 0) from bank_account)
+                  + (select coalesce(sum(e.amount_minor), 0) from bank_entry e where e.status in ('SETTLED', 'PAID', 'RETURNED', 'BANKED')
                     and not exists (select 1 from held_receipt h where h.entry_id = e.id))
                   + (select coalesce(sum(total_minor - shown_minor), 0) from deposit where status = 'MADE')
                 """));

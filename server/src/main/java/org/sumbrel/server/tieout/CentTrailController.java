@@ -27,7 +27,7 @@ import org.sumbrel.server.pouch.PouchTotal;
 /** The flow of the day and the proof that every cent is somewhere. */
 @RestController
 @Tag(name = "tieout")
-class TieoutController {
+class CentTrailController {
 
   private final CentTrails trails;
   private final EntrySearch entries;
@@ -36,7 +36,7 @@ class TieoutController {
   private final PouchTotal pouch;
   private final Clock clock;
 
-  TieoutController(
+  CentTrailController(
       CentTrails trails,
       EntrySearch entries,
       ProposalRenewal renewal,
@@ -116,7 +116,7 @@ class TieoutController {
   CentTrailView centTrail(@RequestParam(required = false) Long company) {
     var all = trails.of(companies.idOf(company));
     var totals = new LinkedHashMap<CurrencyUnit, CentTrail>();
-    all.forEach(t -> totals.merge(t.currency(), t.trail(), TieoutController::sum));
+    all.forEach(t -> totals.merge(t.currency(), t.trail(), CentTrailController::sum));
     return new CentTrailView(
         all.stream().allMatch(t -> t.trail().whole()),
         totals.values().stream().map(TrailView::of).toList(),

@@ -1,0 +1,13 @@
+package org.sumbrel.server.tieout;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface ClosedPeriodRepository extends JpaRepository<ClosedPeriodEntity, Long> {
+
+  Optional<ClosedPeriodEntity> findFirstByCompanyIdAndReopenedAtIsNullOrderByUntilDayDesc(
+      Long companyId);
+
+  List<ClosedPeriodEntity> findByCompanyIdOrderByIdDesc(Long companyId);
+}
