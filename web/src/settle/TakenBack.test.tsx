@@ -41,9 +41,7 @@ describe("money from us", () => {
     await user.click(await screen.findByLabelText("charge it to QBack Cafe"));
     await user.type(screen.getByLabelText("Why"), "no cover");
     await user.click(screen.getByRole("button", { name: "Note the return" }));
-    await waitFor(() =>
-      expect(calls.some((c) => c.name === "POST /api/entries/12/return")).toBe(true),
-    );
+    await waitFor(() => expect(calls.some((c) => c.name === "POST /api/entries/12/return")).toBe(true));
     expect(calls.find((c) => c.name === "POST /api/entries/12/return")?.body).toMatchObject({
       debitId: 70,
       chargeFeeTo: 7,

@@ -33,7 +33,11 @@ export function FromUs({ debit, done }: { debit: Debit; done: () => void }) {
   const failed = ways.error ?? refunds.error;
   const pay = (draft: Draft) => post.mutate(draft, { onSuccess: done });
   return (
-    <Box component="section" aria-label="Money from us" sx={{ flex: 1, p: 3, maxWidth: 860, overflow: "auto" }}>
+    <Box
+      component="section"
+      aria-label="Money from us"
+      sx={{ flex: 1, p: 3, maxWidth: 860, overflow: "auto" }}
+    >
       <Typography variant="h1">{grouped(positive(debit.amount))} went out</Typography>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
         {onDay(debit.bookedOn)}
@@ -140,9 +144,7 @@ function Refunds({
                 onClick={() =>
                   pay({
                     ...emptyDraft(debit.id),
-                    applications: [
-                      { itemId: item.itemId, amount: item.open, itemVersion: item.itemVersion },
-                    ],
+                    applications: [{ itemId: item.itemId, amount: item.open, itemVersion: item.itemVersion }],
                   })
                 }
               >

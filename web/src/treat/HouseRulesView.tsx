@@ -135,17 +135,7 @@ function useAccountName() {
   return (id: number) => accounts.find((a) => a.id === id)?.name ?? "";
 }
 
-function RuleLine({
-  rule,
-  at,
-  all,
-  edit,
-}: {
-  rule: Rule;
-  at: number;
-  all: Rule[];
-  edit: () => void;
-}) {
+function RuleLine({ rule, at, all, edit }: { rule: Rule; at: number; all: Rule[]; edit: () => void }) {
   const books = useBooks();
   const accountName = useAccountName();
   const keep = useKeepRule(rule.id);
@@ -279,9 +269,7 @@ function Aliases() {
       </ColumnHead>
       {aliases.data.map((alias) => (
         <ColumnLine key={alias.id} columns={COLUMNS}>
-          <span>
-            {alias.payerText || <span className="figure">account {alias.payerAccount}</span>}
-          </span>
+          <span>{alias.payerText || <span className="figure">account {alias.payerAccount}</span>}</span>
           <Link component={RouterLink} to={`/posted/customers/${alias.customerId}`} underline="hover">
             {alias.customer}
           </Link>

@@ -87,11 +87,7 @@ export default function MoneyFromUsView() {
       ) : !entry.data ? (
         <Loading />
       ) : entry.data.status === "DEBIT" ? (
-        <FromUs
-          key={entry.data.id}
-          debit={entry.data}
-          done={() => go((rows[at + 1] ?? rows[at - 1])?.id)}
-        />
+        <FromUs key={entry.data.id} debit={entry.data} done={() => go((rows[at + 1] ?? rows[at - 1])?.id)} />
       ) : (
         <Empty title={`${grouped(positive(entry.data.amount))} to ${entry.data.payer} is explained`}>
           <Button component={RouterLink} to="/posted/settlements" variant="outlined">

@@ -65,7 +65,8 @@ function typedOf(rule: RuleSent): Typed {
   };
 }
 
-const figure = (text: string) => (/^\d{1,3}([.,]\d{1,4})?$/.test(text.trim()) ? Number(text.trim().replace(",", ".")) : null);
+const figure = (text: string) =>
+  /^\d{1,3}([.,]\d{1,4})?$/.test(text.trim()) ? Number(text.trim().replace(",", ".")) : null;
 
 /** What is typed as a rule; null while something is missing. */
 function ruleOf(typed: Typed, currency: string, before: RuleSent | undefined): RuleSent | null {
@@ -82,7 +83,8 @@ function ruleOf(typed: Typed, currency: string, before: RuleSent | undefined): R
     taxPercent: figure(line.tax || "0") ?? -1,
     words: line.words.trim(),
   }));
-  const known = words.length > 0 || typed.counterparty.trim() !== "" || typed.counterpartyAccount.trim() !== "";
+  const known =
+    words.length > 0 || typed.counterparty.trim() !== "" || typed.counterpartyAccount.trim() !== "";
   if (
     !cap ||
     least === null ||
@@ -202,8 +204,10 @@ export function RuleForm({ rule, close }: { rule?: Rule; close: () => void }) {
               value={one.account}
               options={[
                 ["", "choose…"],
-                ...(chart.data?.accounts.map((a): [string, string] => [String(a.id), `${a.code} ${a.name}`]) ??
-                  []),
+                ...(chart.data?.accounts.map((a): [string, string] => [
+                  String(a.id),
+                  `${a.code} ${a.name}`,
+                ]) ?? []),
               ]}
               choose={(account) => line(at, { account })}
             />

@@ -10,9 +10,7 @@ import { WayStrip } from "./WayStrip";
 type Side = Schemas["TransferSide"];
 
 function apart(days: number): string {
-  return days === 0
-    ? "the same day"
-    : `${count(Math.abs(days), "day")} ${days > 0 ? "later" : "before"}`;
+  return days === 0 ? "the same day" : `${count(Math.abs(days), "day")} ${days > 0 ? "later" : "before"}`;
 }
 
 /** How the other side is spoken of. */

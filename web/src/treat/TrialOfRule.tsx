@@ -27,8 +27,8 @@ export function TrialOfRule({
         </Alert>
       ) : !trial ? (
         <Typography color="textSecondary">
-          Say a word of the text, an account and a cap: then the entries of the last 90 days that it would have
-          taken stand here.
+          Say a word of the text, an account and a cap: then the entries of the last 90 days that it would
+          have taken stand here.
         </Typography>
       ) : (
         <>

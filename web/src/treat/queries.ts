@@ -11,8 +11,7 @@ export type Ways = Schemas["EntryWays"];
 export function useWays(entryId: number) {
   return useQuery({
     queryKey: ["entry", entryId, "ways"],
-    queryFn: async () =>
-      data(await api.GET("/api/entries/{id}/ways", { params: { path: { id: entryId } } })),
+    queryFn: async () => data(await api.GET("/api/entries/{id}/ways", { params: { path: { id: entryId } } })),
   });
 }
 

@@ -1,0 +1,155 @@
+import { Box, Button, Link, Typography } from "@mui/material";
+import { useState } from "react";
+import { Link as RouterLink } from "react-router";
+import type { Money } from "../api/client";
+import { Amount } from "../shared/Amount";
+import { onDay } from "../shared/dates";
+import { grouped, isNegative, isZero, positive } from "../shared/money";
+import type { Figures, Way } from "./queries";
+import { KIND, placeOf } from "./words";
+
+const MOST = 9;
+
+/**
+ * Bank and books as two ladders that come down to one figure: each begins with its own balance and takes the steps that
+ * only the other knows of. Where they do not meet, the gap stands between them in red.
+ */
+export function Ladders({ figures, right }: { figures: Figures; right?: (way: Way) => void }) {
+  const gap = !isZero(figures.gap);
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", columnGap: 4, mt: 2 }}>
+      <Ladder
+        title="The bank"
+        first={figures.statement}
+        steps={figures.ways.filter((w) => w.side === "BANK")}
+        last={figures.adjustedStatement}
+        right={right}
+      />
+      <Ladder
+        title="The books"
+        first={figures.books}
+        steps={figures.ways.filter((w) => w.side === "BOOKS")}
+        last={figures.adjustedBooks}
+        right={right}
+      />
+      <Box
+        role="status"
+        sx={{
+          gridColumn: "1 / -1",
+          mt: 1,
+          py: 1,
+          px: 2,
+          textAlign: "center",
+          borderTop: 2,
+          borderColor: gap ? "error.main" : "settled",
+          color: gap ? "error.main" : "settled",
+          fontWeight: 700,
+          borderTopStyle: gap ? "dashed" : "solid",
+        }}
+      >
+        {gap
+          ? `The bank shows ${grouped(positive(figures.gap))} ${isNegative(figures.gap) ? "less" : "more"} than the books, and nothing explains it`
+          : "Bank and books agree to the cent"}
+      </Box>
+    </Box>
+  );
+}
+
+function Ladder({
+  title,
+  first,
+  steps,
+  last,
+  right,
+}: {
+  title: string;
+  first: Money;
+  steps: Way[];
+  last: Money;
+  right?: (way: Way) => void;
+}) {
+  const [all, setAll] = useState(false);
+  const shown = all ? steps : steps.slice(0, MOST);
+  return (
+    <Box
+      component="section"
+      aria-label={title}
+      sx={{ display: "flex", flexDirection: "column", minWidth: 0 }}
+    >
+      <Rung strong words={`${title}, balance`} amount={first} />
+      {shown.map((way) => (
+        <Box
+          key={`${way.kind} ${way.id}`}
+          sx={{
+            display: "grid",
+            gridTemplateColumns: "58px 1fr auto auto",
+            gap: 1,
+            alignItems: "baseline",
+            py: 0.5,
+            borderBottom: 1,
+            borderColor: "divider",
+            fontSize: 13,
+          }}
+        >
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            {onDay(way.on)}
+          </Box>
+          <Box sx={{ minWidth: 0 }}>
+            <Box
+              sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}
+              title={way.words}
+            >
+              {placeOf(way) ? (
+                <Link component={RouterLink} to={placeOf(way) ?? ""} underline="hover">
+                  {way.words}
+                </Link>
+              ) : (
+                way.words
+              )}
+            </Box>
+            <Box sx={{ fontSize: 12, color: "text.secondary" }}>{KIND[way.kind]}</Box>
+          </Box>
+          {right && way.id.startsWith("error-") ? (
+            <Button size="small" onClick={() => right(way)}>
+              It is right now…
+            </Button>
+          ) : (
+            <span />
+          )}
+          <Amount of={way.amount} />
+        </Box>
+      ))}
+      {steps.length > MOST && (
+        <Button onClick={() => setAll(!all)} sx={{ alignSelf: "start" }}>
+          {all ? "Fewer" : `All ${steps.length}`}
+        </Button>
+      )}
+      {steps.length === 0 && (
+        <Typography variant="body2" color="textSecondary" sx={{ py: 0.75 }}>
+          Nothing that only the other knows of.
+        </Typography>
+      )}
+      <Box sx={{ flex: 1 }} />
+      <Rung strong words="Adjusted" amount={last} />
+    </Box>
+  );
+}
+
+function Rung({ words, amount, strong }: { words: string; amount: Money; strong?: boolean }) {
+  return (
+    <Box
+      sx={{
+        display: "flex",
+        justifyContent: "space-between",
+        gap: 2,
+        py: 0.75,
+        fontWeight: strong ? 700 : 400,
+        borderBottom: 1.5,
+        borderColor: "settled",
+      }}
+    >
+      <span>{words}</span>
+      <Amount of={amount} />
+    </Box>
+  );
+}
