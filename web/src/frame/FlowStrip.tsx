@@ -46,7 +46,7 @@ export function FlowStrip({ tile }: { tile: string }) {
     },
     {
       key: "tied-out",
-      to: "/tied-out/cent-trail",
+      to: whole ? "/tied-out/accounts" : "/tied-out/cent-trail",
       name: "Tied out",
       amount: f.gap,
       after: whole ? "open" : "missing",
@@ -56,7 +56,19 @@ export function FlowStrip({ tile }: { tile: string }) {
     <Box component="nav" aria-label="Flow of the day" sx={{ display: "flex", alignItems: "center" }}>
       {tiles.map((t, n) => (
         <Box key={t.key} sx={{ display: "flex", alignItems: "center" }}>
-          {n > 0 && <Joint broken={n === 4 && !whole} />}
+          {n > 0 &&
+            (n === 4 && !whole ? (
+              <Link
+                component={RouterLink}
+                to="/tied-out/cent-trail"
+                aria-label={`The line breaks here: ${grouped(f.gap)} missing or counted twice. Open the items`}
+                sx={{ display: "flex" }}
+              >
+                <Joint broken />
+              </Link>
+            ) : (
+              <Joint broken={false} />
+            ))}
           <Tooltip
             describeChild
             title={
@@ -124,7 +136,7 @@ function Joint({ broken }: { broken: boolean }) {
       sx={{ width: 22, height: 10, color: broken ? "error.main" : "settled" }}
     >
       {broken ? (
-        <path d="M0 5h7M13 5h6" stroke="currentColor" strokeWidth="2" />
+        <path d="M0 5h5M14 5h5M7 1l-1.5 3M12 6l-1.5 3" stroke="currentColor" strokeWidth="2" />
       ) : (
         <path d="M0 5h18" stroke="currentColor" strokeWidth="1.6" />
       )}

@@ -1,11 +1,24 @@
-import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
+import {
+  Box,
+  Link,
+  Tab,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  Tabs,
+  Typography,
+} from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
+import { Link as RouterLink, useSearchParams } from "react-router";
 import { api, data, type Money, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
-import { atMoment } from "../shared/dates";
+import { atMoment, onWeekday } from "../shared/dates";
 import { grouped, isZero, minor } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
+import { Breaks } from "./Breaks";
 
 type Trail = Schemas["TrailView"];
 
@@ -30,9 +43,30 @@ function partsOf(trails: Trail[]): [keyof Trail, string][] {
   );
 }
 
-/** The proof that nothing that arrived is missing or counted twice, for all of it and for each intake. */
+const BY = { intake: "By intake", account: "By account", day: "By day" };
+
+type By = keyof typeof BY;
+
+interface Line {
+  key: string;
+  of: string;
+  to?: string;
+  when?: string;
+  trail: Trail;
+}
+
+/** The proof that nothing that arrived is missing or counted twice: of all of it, of each intake, account and day. */
 export default function CentTrailView() {
   const books = useBooks();
+  const [params, setParams] = useSearchParams();
+  const by = (params.get("by") ?? "intake") in BY ? ((params.get("by") ?? "intake") as By) : "intake";
+  const days = useQuery({
+    queryKey: ["trail", "days", books.company],
+    enabled: by === "day",
+    refetchInterval: 10_000,
+    queryFn: async () =>
+      data(await api.GET("/api/cent-trail/days", { params: { query: { company: books.company } } })),
+  });
   const trail = useQuery({
     queryKey: ["trail", books.company],
     refetchInterval: 10_000,
@@ -48,47 +82,99 @@ export default function CentTrailView() {
   if (trail.data.intakes.length === 0) {
     return <Empty title="No money has arrived yet">The trail begins with the first statement.</Empty>;
   }
-  const parts = partsOf(trail.data.intakes.map((i) => i.trail));
+  const lines: Line[] | undefined =
+    by === "intake"
+      ? trail.data.intakes.map((i) => ({
+          key: `${i.intakeId} ${i.currency}`,
+          of: i.fileName,
+          to: i.intakeId ? `/arrived/intake/${i.intakeId}` : undefined,
+          when: atMoment(i.takenAt),
+          trail: i.trail,
+        }))
+      : by === "account"
+        ? trail.data.accounts.map((a) => ({ key: `${a.bankAccountId}`, of: a.name, trail: a.trail }))
+        : days.data?.map((d) => ({ key: `${d.on} ${d.currency}`, of: onWeekday(d.on), trail: d.trail }));
   return (
-    <Box sx={{ p: 3, maxWidth: 1080 }}>
+    <Box sx={{ p: 3, maxWidth: 1180 }}>
       <Typography variant="h1">Cent trail</Typography>
       <Typography role="status" sx={{ mb: 2 }} color={trail.data.whole ? "textSecondary" : "error"}>
         {trail.data.whole
           ? "The trail is whole: every cent that arrived is somewhere, and counted once."
-          : "The trail is broken: what arrived and what became of it differ. The intakes below say where."}
+          : "The trail is broken: what arrived and what became of it differ."}
       </Typography>
+      <Breaks breaks={trail.data.breaks} />
       {trail.data.totals.map((total) => (
         <TrailBar key={total.arrived.currency} trail={total} />
       ))}
-      <Table size="small" aria-label="Cent trail by intake" sx={{ mt: 3 }}>
-        <TableHead>
-          <TableRow>
-            <TableCell>Intake</TableCell>
-            <TableCell>Taken in</TableCell>
-            <TableCell align="right">Arrived</TableCell>
-            {parts.map(([key, name]) => (
-              <TableCell key={key} align="right">
-                {name}
-              </TableCell>
-            ))}
-            <TableCell align="right">Gap</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {trail.data.intakes.map((i) => (
-            <TableRow key={`${i.intakeId} ${i.currency}`}>
-              <TableCell>{i.fileName}</TableCell>
-              <TableCell>{atMoment(i.takenAt)}</TableCell>
-              <Cell of={i.trail.arrived} />
-              {parts.map(([key]) => (
-                <Cell key={key} of={i.trail[key]} />
-              ))}
-              <Cell of={i.trail.gap} broken={!isZero(i.trail.gap)} />
-            </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+      <Tabs
+        value={by}
+        onChange={(_, chosen: string) =>
+          setParams(chosen === "intake" ? {} : { by: chosen }, { replace: true })
+        }
+        aria-label="What the trail is of"
+        sx={{ mt: 2, borderBottom: 1, borderColor: "divider" }}
+      >
+        {Object.entries(BY).map(([key, name]) => (
+          <Tab key={key} value={key} label={name} />
+        ))}
+      </Tabs>
+      {by === "day" && (
+        <Typography variant="body2" color="textSecondary" sx={{ mt: 1 }}>
+          No statement says what came on each single day: here the entries of the day are held against what
+          became of them.
+        </Typography>
+      )}
+      {by === "day" && days.error ? (
+        <Failed error={days.error} retry={() => void days.refetch()} />
+      ) : lines === undefined ? (
+        <Loading rows={6} />
+      ) : (
+        <Lines by={by} lines={lines} />
+      )}
     </Box>
+  );
+}
+
+function Lines({ by, lines }: { by: By; lines: Line[] }) {
+  const parts = partsOf(lines.map((line) => line.trail));
+  const timed = lines.some((line) => line.when);
+  return (
+    <Table size="small" aria-label={`Cent trail ${BY[by].toLowerCase()}`} sx={{ mt: 1 }}>
+      <TableHead>
+        <TableRow>
+          <TableCell>{by === "intake" ? "Intake" : by === "account" ? "Account" : "Booked"}</TableCell>
+          {timed && <TableCell>Taken in</TableCell>}
+          <TableCell align="right">Arrived</TableCell>
+          {parts.map(([key, name]) => (
+            <TableCell key={key} align="right">
+              {name}
+            </TableCell>
+          ))}
+          <TableCell align="right">Gap</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {lines.map((line) => (
+          <TableRow key={line.key}>
+            <TableCell>
+              {line.to ? (
+                <Link component={RouterLink} to={line.to} underline="hover" color="inherit">
+                  {line.of}
+                </Link>
+              ) : (
+                line.of
+              )}
+            </TableCell>
+            {timed && <TableCell>{line.when}</TableCell>}
+            <Cell of={line.trail.arrived} />
+            {parts.map(([key]) => (
+              <Cell key={key} of={line.trail[key]} />
+            ))}
+            <Cell of={line.trail.gap} broken={!isZero(line.trail.gap)} />
+          </TableRow>
+        ))}
+      </TableBody>
+    </Table>
   );
 }
 

@@ -20,6 +20,7 @@ class WebPages {
     "/sign-in",
     "/users",
     "/policies",
+    "/house-rules",
     "/keys"
   })
   String page() {

@@ -9,7 +9,7 @@ import org.sumbrel.core.receivables.WrittenForm;
  * Which entries a treatment takes: those that fit all that is said. Texts are compared in letters
  * and digits only, capitals and small ones alike.
  *
- * @param words each stands somewhere in the counterparty or the text
+ * @param words each stands somewhere in the counterparty, the text or the bank's words
  * @param counterparty the whole name; empty where any
  * @param counterpartyAccount the whole account; empty where any
  * @param bankAccountId on which the entry is booked; empty where on any
@@ -73,7 +73,8 @@ public record Condition(
 
   private boolean saysAll(Treatable entry) {
     // apart, so that no word is found across the end of the one and the beginning of the other
-    var said = List.of(compact(entry.counterparty()), compact(entry.text()));
+    var said =
+        List.of(compact(entry.counterparty()), compact(entry.text()), compact(entry.bankText()));
     return words.stream().allMatch(w -> said.stream().anyMatch(s -> s.contains(compact(w))));
   }
 

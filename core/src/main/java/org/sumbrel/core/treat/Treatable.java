@@ -10,7 +10,8 @@ import org.joda.money.Money;
  * @param bankAccountId on which it was booked
  * @param counterparty who sent or got it, as the bank says; may be empty
  * @param counterpartyAccount may be empty
- * @param text whatever else the bank says; may be empty
+ * @param text what it is for, as whoever sent it says; may be empty
+ * @param bankText the bank's own words for such an entry; may be empty
  */
 public record Treatable(
     String id,
@@ -19,4 +20,5 @@ public record Treatable(
     String bankAccountId,
     String counterparty,
     String counterpartyAccount,
-    String text) {}
+    String text,
+    String bankText) {}

@@ -27,7 +27,8 @@ class OwnTransferTest {
         account,
         "",
         "",
-        text);
+        text,
+        "");
   }
 
   @Test

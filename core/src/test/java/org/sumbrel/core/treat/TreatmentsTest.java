@@ -32,7 +32,7 @@ class TreatmentsTest {
   }
 
   private static Treatable entry(String amount, String counterparty, String text) {
-    return new Treatable("e", DAY, usd(amount), "b1", counterparty, "", text);
+    return new Treatable("e", DAY, usd(amount), "b1", counterparty, "", text, "");
   }
 
   private static Condition words(Direction direction, String... words) {
@@ -121,10 +121,12 @@ class TreatmentsTest {
     assertThat(condition.fits(entry("0.99", "COPPERBECK SAVINGS BANK", ""))).isFalse();
     assertThat(condition.fits(entry("-5.01", "COPPERBECK SAVINGS BANK", ""))).isFalse();
     var euros =
-        new Treatable("e", DAY, Money.parse("EUR 3.00"), "b1", "Copperbeck Savings Bank", "", "");
+        new Treatable(
+            "e", DAY, Money.parse("EUR 3.00"), "b1", "Copperbeck Savings Bank", "", "", "");
     assertThat(condition.fits(euros)).isFalse();
     assertThat(CHARGES.withinCap(Money.parse("EUR 3.00"))).isFalse();
-    var elsewhere = new Treatable("e", DAY, usd("3.17"), "b2", "Copperbeck Savings Bank", "", "");
+    var elsewhere =
+        new Treatable("e", DAY, usd("3.17"), "b2", "Copperbeck Savings Bank", "", "", "");
     assertThat(condition.fits(elsewhere)).isFalse();
   }
 
@@ -228,7 +230,7 @@ class TreatmentsTest {
             Money.ofMinor(CurrencyUnit.USD, cap).getAmount().toPlainString(),
             way);
     var entry =
-        new Treatable("e", DAY, Money.ofMinor(CurrencyUnit.USD, cents), "b", "", "", "a fee");
+        new Treatable("e", DAY, Money.ofMinor(CurrencyUnit.USD, cents), "b", "", "", "", "a fee");
     var verdict = new Treatments(List.of(treatment)).of(entry, open ? "A has 1.00 open." : "");
     assertThat(verdict.isPresent()).isEqualTo(cents != 0);
     verdict.ifPresent(

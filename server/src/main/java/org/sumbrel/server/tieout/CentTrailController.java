@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Objects;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,6 +29,8 @@ import org.sumbrel.server.pouch.PouchTotal;
 @RestController
 @Tag(name = "tieout")
 class CentTrailController {
+
+  private static final int MOST_DAYS = 62;
 
   private final CentTrails trails;
   private final EntrySearch entries;
@@ -87,10 +90,37 @@ class CentTrailController {
       @NotNull String currency,
       @NotNull TrailView trail) {}
 
+  record AccountTrailView(
+      @NotNull Long bankAccountId,
+      @NotNull String name,
+      @NotNull String currency,
+      @NotNull TrailView trail) {}
+
+  record DayTrailView(@NotNull LocalDate on, @NotNull String currency, @NotNull TrailView trail) {}
+
+  record BreakView(
+      @Schema(
+              description =
+                  "the entry whose parts do not come to its amount; null where an intake told more or less than its entries")
+          Long entryId,
+      @Schema(description = "null for what was recorded in the office") Long intakeId,
+      @NotNull String intake,
+      @NotNull String bankAccount,
+      LocalDate on,
+      @NotNull String words,
+      @NotNull @Schema(description = "what arrived by the entry, or by what the intake told")
+          MoneyView told,
+      @NotNull @Schema(description = "what is found of it") MoneyView found,
+      @NotNull @Schema(description = "what is missing; negative for what is counted twice")
+          MoneyView gap) {}
+
   record CentTrailView(
       @NotNull boolean whole,
       @NotNull List<TrailView> totals,
-      @NotNull List<IntakeTrailView> intakes) {}
+      @NotNull List<IntakeTrailView> intakes,
+      @NotNull List<AccountTrailView> accounts,
+      @NotNull @Schema(description = "where it breaks; empty where it is whole")
+          List<BreakView> breaks) {}
 
   record Tile(@NotNull long entries, @NotNull MoneyView amount) {}
 
@@ -112,24 +142,78 @@ class CentTrailController {
   @GetMapping("/api/cent-trail")
   @Operation(
       summary =
-          "All that arrived = applied + on account + to accounts + shelved + returned + banked + waiting, for each intake and in all")
+          "All that arrived = applied + on account + to accounts + shelved + returned + banked + waiting, for each intake, bank account and in all; and where that breaks")
   CentTrailView centTrail(@RequestParam(required = false) Long company) {
-    var all = trails.of(companies.idOf(company));
+    var owner = companies.idOf(company);
+    var all = trails.byIntake(owner);
+    var names =
+        trails.names(owner, all.stream().map(CentTrails.KeyTrail::key).filter(id -> id != 0).toList());
+    var accounts = trails.byAccount(owner);
+    var whole =
+        all.stream().allMatch(t -> t.trail().whole())
+            && accounts.stream().allMatch(t -> t.trail().whole());
     var totals = new LinkedHashMap<CurrencyUnit, CentTrail>();
     all.forEach(t -> totals.merge(t.currency(), t.trail(), CentTrailController::sum));
     return new CentTrailView(
-        all.stream().allMatch(t -> t.trail().whole()),
+        whole,
         totals.values().stream().map(TrailView::of).toList(),
         all.stream()
             .map(
                 t ->
                     new IntakeTrailView(
-                        t.intakeId(),
-                        t.fileName(),
-                        t.takenAt(),
+                        t.key() == 0 ? null : t.key(),
+                        names.get(t.key()).fileName(),
+                        names.get(t.key()).takenAt(),
                         t.currency().getCode(),
                         TrailView.of(t.trail())))
-            .toList());
+            .toList(),
+        accounts.stream()
+            .map(
+                t ->
+                    new AccountTrailView(
+                        t.key(),
+                        companies.bankAccount(t.key()).name(),
+                        t.currency().getCode(),
+                        TrailView.of(t.trail())))
+            .toList(),
+        whole ? List.of() : breaks(owner));
+  }
+
+  private List<BreakView> breaks(Long owner) {
+    var breaks = trails.breaks(owner);
+    var names =
+        trails.names(
+            owner,
+            breaks.stream()
+                .map(CentTrails.Break::intakeId)
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList());
+    return breaks.stream()
+        .map(
+            b ->
+                new BreakView(
+                    b.entryId(),
+                    b.intakeId(),
+                    b.intakeId() == null
+                        ? "Recorded in the office"
+                        : names.get(b.intakeId()).fileName(),
+                    companies.bankAccount(b.accountId()).name(),
+                    b.on(),
+                    b.words(),
+                    MoneyView.of(b.told()),
+                    MoneyView.of(b.found()),
+                    MoneyView.of(b.told().minus(b.found()))))
+        .toList();
+  }
+
+  @GetMapping("/api/cent-trail/days")
+  @Operation(summary = "The cent trail of each day on which money was booked, the latest 62 first")
+  List<DayTrailView> days(@RequestParam(required = false) Long company) {
+    return trails.byDay(companies.idOf(company)).stream()
+        .limit(MOST_DAYS)
+        .map(t -> new DayTrailView(t.key(), t.currency().getCode(), TrailView.of(t.trail())))
+        .toList();
   }
 
   private static CentTrail sum(CentTrail a, CentTrail b) {
@@ -181,9 +265,10 @@ class CentTrailController {
                     .plus(shelved.amount().toMoney())
                     .plus(posted.amount().toMoney())));
     var gap =
-        trails.of(owner.id()).stream()
+        // two gaps that are each other's contrary are two gaps
+        trails.byIntake(owner.id()).stream()
             .filter(t -> t.currency().equals(unit))
-            .map(t -> t.trail().gap())
+            .map(t -> t.trail().gap().abs())
             .reduce(Money.zero(unit), Money::plus);
     return new Flow(
         unit.getCode(),

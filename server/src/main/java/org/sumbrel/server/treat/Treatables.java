@@ -60,7 +60,8 @@ class Treatables {
                         row.getString("bank_account_id"),
                         row.getString("payer_name"),
                         row.getString("payer_account"),
-                        (row.getString("remittance") + " " + row.getString("bank_text")).strip()),
+                        row.getString("remittance"),
+                        row.getString("bank_text")),
                     row.getString("status")))
         .list();
   }
