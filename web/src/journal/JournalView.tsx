@@ -89,7 +89,9 @@ export default function JournalView() {
           <Box>
             <Box sx={{ overflowWrap: "anywhere" }}>{entry.text}</Box>
             <Typography variant="body2" color="textSecondary" sx={{ fontSize: 12 }}>
-              for {onDay(entry.bookedOn)}, written {atMoment(entry.writtenAt)} by {entry.writtenBy}
+              for {onDay(entry.bookedOn)}
+              {entry.ofDay && ` (of ${onDay(entry.ofDay)}, which is closed)`}, written{" "}
+              {atMoment(entry.writtenAt)} by {entry.writtenBy}
               {entry.reverses && ` · takes back entry ${entry.reverses}`}
             </Typography>
             {entry.source && <Source of={entry.source} />}

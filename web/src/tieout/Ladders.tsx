@@ -4,11 +4,11 @@ import { Link as RouterLink } from "react-router";
 import type { Money } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
-import { grouped, isNegative, isZero, positive } from "../shared/money";
+import { grouped, isNegative, isZero, minor, ofMinor, positive } from "../shared/money";
 import type { Figures, Way } from "./queries";
 import { KIND, placeOf } from "./words";
 
-const MOST = 9;
+const MOST = 6;
 
 /**
  * Bank and books as two ladders that come down to one figure: each begins with its own balance and takes the steps that
@@ -68,24 +68,63 @@ function Ladder({
   last: Money;
   right?: (way: Way) => void;
 }) {
-  const [all, setAll] = useState(false);
-  const shown = all ? steps : steps.slice(0, MOST);
+  const kinds = [...new Set(steps.map((way) => way.kind))];
   return (
     <Box
       component="section"
       aria-label={title}
       sx={{ display: "flex", flexDirection: "column", minWidth: 0 }}
     >
-      <Rung strong words={`${title}, balance`} amount={first} />
-      {shown.map((way) => (
+      <Rung words={`${title}, balance`} amount={first} />
+      {kinds.map((kind) => (
+        <Steps key={kind} steps={steps.filter((way) => way.kind === kind)} right={right} />
+      ))}
+      {steps.length === 0 && (
+        <Typography variant="body2" color="textSecondary" sx={{ py: 0.75 }}>
+          Nothing that only the other knows of.
+        </Typography>
+      )}
+      <Box sx={{ flex: 1 }} />
+      <Rung words="Adjusted" amount={last} />
+    </Box>
+  );
+}
+
+/** The steps of one kind, with what they come to. */
+function Steps({ steps, right }: { steps: Way[]; right?: (way: Way) => void }) {
+  const [all, setAll] = useState(false);
+  const [one] = steps;
+  if (!one) {
+    return null;
+  }
+  const sum = steps.reduce((units, way) => units + minor(way.amount), 0);
+  return (
+    <>
+      <Box
+        sx={{
+          display: "flex",
+          justifyContent: "space-between",
+          fontSize: 12.5,
+          color: "text.secondary",
+          pt: 1,
+          pb: 0.25,
+        }}
+      >
+        <span>
+          {KIND[one.kind]}
+          {steps.length > 1 && `, ${steps.length}`}
+        </span>
+        {steps.length > 1 && <Amount of={ofMinor(sum, one.amount)} />}
+      </Box>
+      {(all ? steps : steps.slice(0, MOST)).map((way) => (
         <Box
-          key={`${way.kind} ${way.id}`}
+          key={way.id}
           sx={{
             display: "grid",
             gridTemplateColumns: "58px 1fr auto auto",
             gap: 1,
             alignItems: "baseline",
-            py: 0.5,
+            py: 0.4,
             borderBottom: 1,
             borderColor: "divider",
             fontSize: 13,
@@ -94,20 +133,17 @@ function Ladder({
           <Box component="span" sx={{ color: "text.secondary" }}>
             {onDay(way.on)}
           </Box>
-          <Box sx={{ minWidth: 0 }}>
-            <Box
-              sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}
-              title={way.words}
-            >
-              {placeOf(way) ? (
-                <Link component={RouterLink} to={placeOf(way) ?? ""} underline="hover">
-                  {way.words}
-                </Link>
-              ) : (
-                way.words
-              )}
-            </Box>
-            <Box sx={{ fontSize: 12, color: "text.secondary" }}>{KIND[way.kind]}</Box>
+          <Box
+            sx={{ overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap", minWidth: 0 }}
+            title={way.words}
+          >
+            {placeOf(way) ? (
+              <Link component={RouterLink} to={placeOf(way) ?? ""} underline="hover" color="inherit">
+                {way.words}
+              </Link>
+            ) : (
+              way.words
+            )}
           </Box>
           {right && way.id.startsWith("error-") ? (
             <Button size="small" onClick={() => right(way)}>
@@ -120,22 +156,15 @@ function Ladder({
         </Box>
       ))}
       {steps.length > MOST && (
-        <Button onClick={() => setAll(!all)} sx={{ alignSelf: "start" }}>
+        <Button size="small" onClick={() => setAll(!all)} sx={{ alignSelf: "start" }}>
           {all ? "Fewer" : `All ${steps.length}`}
         </Button>
       )}
-      {steps.length === 0 && (
-        <Typography variant="body2" color="textSecondary" sx={{ py: 0.75 }}>
-          Nothing that only the other knows of.
-        </Typography>
-      )}
-      <Box sx={{ flex: 1 }} />
-      <Rung strong words="Adjusted" amount={last} />
-    </Box>
+    </>
   );
 }
 
-function Rung({ words, amount, strong }: { words: string; amount: Money; strong?: boolean }) {
+function Rung({ words, amount }: { words: string; amount: Money }) {
   return (
     <Box
       sx={{
@@ -143,7 +172,7 @@ function Rung({ words, amount, strong }: { words: string; amount: Money; strong?
         justifyContent: "space-between",
         gap: 2,
         py: 0.75,
-        fontWeight: strong ? 700 : 400,
+        fontWeight: 700,
         borderBottom: 1.5,
         borderColor: "settled",
       }}

@@ -73,6 +73,11 @@ final class RunningSumbrel implements AutoCloseable {
     return data.resolve("inbox");
   }
 
+  /** Where its database is, to be opened while it does not run. */
+  String database() {
+    return "jdbc:h2:file:" + data.resolve("sumbrel");
+  }
+
   /** Ends the process in the middle of whatever it does, as a power failure would. */
   void kill() {
     process.destroyForcibly();

@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.IntStream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -147,7 +148,8 @@ class CentTrailController {
     var owner = companies.idOf(company);
     var all = trails.byIntake(owner);
     var names =
-        trails.names(owner, all.stream().map(CentTrails.KeyTrail::key).filter(id -> id != 0).toList());
+        trails.names(
+            owner, all.stream().map(CentTrails.KeyTrail::key).filter(id -> id != 0).toList());
     var accounts = trails.byAccount(owner);
     var whole =
         all.stream().allMatch(t -> t.trail().whole())
@@ -208,10 +210,14 @@ class CentTrailController {
   }
 
   @GetMapping("/api/cent-trail/days")
-  @Operation(summary = "The cent trail of each day on which money was booked, the latest 62 first")
+  @Operation(
+      summary =
+          "The cent trail of each day on which money was booked, the latest 62 and all that are not whole")
   List<DayTrailView> days(@RequestParam(required = false) Long company) {
-    return trails.byDay(companies.idOf(company)).stream()
-        .limit(MOST_DAYS)
+    var days = trails.byDay(companies.idOf(company));
+    return IntStream.range(0, days.size())
+        .filter(n -> n < MOST_DAYS || !days.get(n).trail().whole())
+        .mapToObj(days::get)
         .map(t -> new DayTrailView(t.key(), t.currency().getCode(), TrailView.of(t.trail())))
         .toList();
   }
