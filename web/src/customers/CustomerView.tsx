@@ -1,10 +1,12 @@
 import { Box, Button, Link, Typography } from "@mui/material";
+import { useState } from "react";
 import { Link as RouterLink, useParams, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { useCustomer } from "../desk/queries";
 import { Notes } from "../notes/Notes";
 import { Failed, Loading } from "../shared/States";
+import { SendRefund } from "../treat/SendRefund";
 import { AgeingBar } from "./AgeingBar";
 import { CustomerItems } from "./CustomerItems";
 import { CustomerSettlements } from "./CustomerSettlements";
@@ -73,15 +75,20 @@ export default function CustomerView() {
 
 function Head({ account: c }: { account: Account }) {
   const books = useBooks();
+  const [sending, setSending] = useState(false);
   return (
     <>
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "start" }}>
         <Typography variant="h1">{c.name}</Typography>
         {books.mayPost && c.openItems.some((item) => item.open.amount.startsWith("-")) && (
-          <Button component={RouterLink} to={`/waiting/desk/account/${c.id}`} variant="outlined">
-            Apply what is in credit
-          </Button>
+          <Box sx={{ display: "flex", gap: 1 }}>
+            <Button onClick={() => setSending(true)}>Refund sent…</Button>
+            <Button component={RouterLink} to={`/waiting/desk/account/${c.id}`} variant="outlined">
+              Apply what is in credit
+            </Button>
+          </Box>
         )}
+        {sending && <SendRefund name={c.name} items={c.openItems} close={() => setSending(false)} />}
       </Box>
       <Typography variant="body2" color="textSecondary" sx={{ mb: 2 }}>
         <span className="figure">{c.number}</span>

@@ -4,7 +4,7 @@ import { useBooks } from "../access/session";
 import type { Schemas } from "../api/client";
 import { Choice } from "../shared/Choice";
 import { count, onDay } from "../shared/dates";
-import { useTransfer, type Ways } from "./queries";
+import { useBankCorrection, useTransfer, type Ways } from "./queries";
 import { WayStrip } from "./WayStrip";
 
 type Side = Schemas["TransferSide"];
@@ -32,6 +32,7 @@ export function TransferWay({
 }) {
   const books = useBooks();
   const transfer = useTransfer(entryId);
+  const correct = useBankCorrection(entryId);
   const [account, setAccount] = useState("");
   const chosen = account || String(ways.ownAccounts[0]?.id ?? "");
   const go = (other: Schemas["Transfer"]) => transfer.mutate(other, { onSuccess: done });
@@ -87,6 +88,31 @@ export function TransferWay({
           It speaks of {ways.ownAccounts[0]?.name}, where the other side has not come yet. It is awaited
           there.
         </WayStrip>
+      )}
+      {ways.corrections.map((half) => (
+        <WayStrip
+          key={`put right ${half.entryId}`}
+          title="Put right by the bank"
+          action={
+            books.mayPost && (
+              <Button
+                variant={half.alike ? "contained" : "outlined"}
+                disabled={correct.isPending}
+                onClick={() => correct.mutate(half.entryId, { onSuccess: done })}
+              >
+                Join both
+              </Button>
+            )
+          }
+        >
+          The same amount {fromUs ? "came back" : "went out"} on {onDay(half.on)}, {apart(half.days)}:{" "}
+          {half.text || "nothing said"}. Together they are nothing.
+        </WayStrip>
+      ))}
+      {correct.error && (
+        <Alert severity="error" variant="outlined" sx={{ mb: 1 }}>
+          {correct.error.message}
+        </Alert>
       )}
       {transfer.error && (
         <Alert severity="error" variant="outlined" sx={{ mb: 1 }}>

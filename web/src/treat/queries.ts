@@ -52,6 +52,20 @@ export function useTransfer(entryId: number) {
   });
 }
 
+export function useBankCorrection(entryId: number) {
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: async (otherEntryId: number) =>
+      data(
+        await api.POST("/api/entries/{id}/bank-correction", {
+          params: { path: { id: entryId } },
+          body: { otherEntryId },
+        }),
+      ),
+    onSuccess: refresh,
+  });
+}
+
 export function useShownRefund(entryId: number) {
   const refresh = useRefresh();
   return useMutation({

@@ -54,6 +54,24 @@ class OwnTransferTest {
   }
 
   @Test
+  void findsWhatTheBankPutRightItself() {
+    var charged = entry("charged", 0, "-18.00", "1", "WIRE CHARGE");
+    var found =
+        BankCorrection.of(
+            charged,
+            List.of(
+                entry("other words", 1, "18.00", "1", "SOMETHING"),
+                entry("given back", 9, "18.00", "1", "wire-charge"),
+                entry("elsewhere", 1, "18.00", "2", "WIRE CHARGE"),
+                entry("too late", 31, "18.00", "1", "WIRE CHARGE"),
+                entry("once more", 1, "-18.00", "1", "WIRE CHARGE")));
+    assertThat(found).extracting(c -> c.entry().id()).containsExactly("given back", "other words");
+    assertThat(found.get(0).alike()).isTrue();
+    assertThat(BankCorrection.of(found.get(0).entry(), List.of(charged)).get(0).days())
+        .isEqualTo(-9);
+  }
+
+  @Test
   void knowsOfWhichAccountAnEntrySpeaks() {
     assertThat(OwnTransfer.named(entry("x", 0, "-1.00", "1", "to lockbox-usd, 44100 27735"), NAMES))
         .containsExactly("2");

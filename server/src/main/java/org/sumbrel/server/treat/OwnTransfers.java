@@ -11,6 +11,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.settle.ToAccount;
+import org.sumbrel.core.treat.BankCorrection;
+import org.sumbrel.core.treat.BankCorrection.Counterpart;
 import org.sumbrel.core.treat.OwnTransfer;
 import org.sumbrel.core.treat.OwnTransfer.OtherSide;
 import org.sumbrel.core.treat.Treatable;
@@ -154,21 +156,72 @@ class OwnTransfers {
     return entry;
   }
 
+  /** What the bank may have put right itself of an entry. */
+  @Transactional(readOnly = true)
+  public List<Counterpart> corrections(Long company, Treatable entry) {
+    var waiting =
+        treatables.unexplained(
+            company,
+            entry.amount().negated(),
+            entry.on().minusDays(BankCorrection.DAYS),
+            entry.on().plusDays(BankCorrection.DAYS));
+    return BankCorrection.of(entry, waiting);
+  }
+
+  /**
+   * Books a mistake of the bank and what put it right, which together are nothing.
+   *
+   * @return the number under which both are taken back together
+   * @throws Conflict where the two do not fit, or one is explained already
+   */
+  public Long correct(Long company, Long entryId, Long otherEntry, Actor actor) {
+    var entry = bankEntry(entryId);
+    var other =
+        corrections(company, entry).stream()
+            .map(Counterpart::entry)
+            .filter(e -> e.id().equals(otherEntry.toString()))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    new Conflict(
+                        "NO_CORRECTION",
+                        "The two do not put each other right: the same amount once each way on one account, at most "
+                            + BankCorrection.DAYS
+                            + " days apart; or one is explained already."));
+    var pair = next();
+    for (var half : List.of(entry, other)) {
+      post(
+          half,
+          companies.accountFor(company, AccountRole.SUSPENSE),
+          "Put right by the bank",
+          Grounds.transfer(pair, Long.valueOf(entry.bankAccountId())),
+          actor);
+    }
+    return pair;
+  }
+
   private Long next() {
     return jdbc.sql("select next value for own_transfer_seq").query(Long.class).single();
   }
 
   private void post(Long company, Treatable entry, Long transfer, Long otherAccount, Actor actor) {
-    var under = companies.accountFor(company, AccountRole.OWN_TRANSFERS);
-    var currency = entry.amount().getCurrencyUnit();
     var words =
         (entry.amount().isNegative() ? "To " : "From ")
             + companies.bankAccount(otherAccount).name();
+    post(
+        entry,
+        companies.accountFor(company, AccountRole.OWN_TRANSFERS),
+        words,
+        Grounds.transfer(transfer, otherAccount),
+        actor);
+  }
+
+  private void post(Treatable entry, Long account, String words, Grounds grounds, Actor actor) {
+    var zero = Money.zero(entry.amount().getCurrencyUnit());
     posting.post(
         Long.valueOf(entry.id()),
-        List.of(
-            new ToAccount(entry.amount().negated(), under.toString(), Money.zero(currency), words)),
-        Grounds.transfer(transfer, otherAccount),
+        List.of(new ToAccount(entry.amount().negated(), account.toString(), zero, words)),
+        grounds,
         false,
         actor);
   }

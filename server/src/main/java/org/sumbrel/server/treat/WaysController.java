@@ -73,6 +73,15 @@ class WaysController {
       @NotNull @Schema(description = "whether it is booked already and only awaits this side")
           boolean awaitsThis) {}
 
+  record CorrectionSide(
+      @NotNull Long entryId,
+      @NotNull LocalDate on,
+      @NotNull @Schema(description = "how many days later than this entry; negative for earlier")
+          int days,
+      @NotNull String text,
+      @NotNull @Schema(description = "whether both name the same counterparty or say the same")
+          boolean alike) {}
+
   record AccountName(@NotNull Long id, @NotNull String name) {}
 
   record EntryWays(
@@ -80,10 +89,14 @@ class WaysController {
           VerdictView treatment,
       @NotNull @Schema(description = "what may be the other side of a transfer, likeliest first")
           List<TransferSide> transfers,
+      @NotNull @Schema(description = "what the bank may have put right itself, likeliest first")
+          List<CorrectionSide> corrections,
       @NotNull @Schema(description = "own accounts of its currency; those it speaks of come first")
           List<AccountName> ownAccounts,
       @NotNull @Schema(description = "whether it speaks of the first of these")
           boolean speaksOfOne) {}
+
+  record PutRight(@NotNull @Schema(description = "the other half") Long otherEntryId) {}
 
   record Follow(
       @NotNull Long treatmentId,
@@ -96,7 +109,10 @@ class WaysController {
           Long otherBankAccountId) {}
 
   record Booked(
-      @NotNull @Schema(description = "of a treatment the settlement, of a transfer its number")
+      @NotNull
+          @Schema(
+              description =
+                  "of a treatment the settlement, of two entries that belong together their number")
           Long id) {}
 
   @GetMapping("/api/entries/{id}/ways")
@@ -105,13 +121,23 @@ class WaysController {
     var company = entries.entry(id).companyId();
     var entry = treatables.one(id);
     if (entry == null) {
-      return new EntryWays(null, List.of(), List.of(), false);
+      return new EntryWays(null, List.of(), List.of(), List.of(), false);
     }
     var verdict = treatments.verdict(company, entry);
     var sides = transfers.of(company, entry);
     return new EntryWays(
         verdict.map(v -> views.of(v, entry, company)).orElse(null),
         sides.found().stream().map(side -> view(entry, side)).toList(),
+        transfers.corrections(company, entry).stream()
+            .map(
+                c ->
+                    new CorrectionSide(
+                        Long.valueOf(c.entry().id()),
+                        c.entry().on(),
+                        c.days(),
+                        (c.entry().counterparty() + " " + c.entry().text()).strip(),
+                        c.alike()))
+            .toList(),
         accounts(company, entry, sides.named()),
         !sides.named().isEmpty());
   }
@@ -163,6 +189,17 @@ class WaysController {
             company, id, call.otherEntryId(), call.otherBankAccountId(), Actor.of(principal));
     renewal.after(company);
     return new Booked(transfer);
+  }
+
+  @PostMapping("/api/entries/{id}/bank-correction")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(
+      summary = "Books a mistake of the bank and what put it right; together they are nothing")
+  Booked correct(@PathVariable Long id, @Valid @RequestBody PutRight call, Principal principal) {
+    var company = entries.entry(id).companyId();
+    var pair = transfers.correct(company, id, call.otherEntryId(), Actor.of(principal));
+    renewal.after(company);
+    return new Booked(pair);
   }
 
   @GetMapping("/api/money-from-us")

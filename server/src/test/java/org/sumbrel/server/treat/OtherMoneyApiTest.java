@@ -77,6 +77,27 @@ class OtherMoneyApiTest extends MoneyThroughTheApi {
   }
 
   @Test
+  void joinsAMistakeOfTheBankWithWhatPutItRight() {
+    var charged = entry(0, "2026-05-20", "-27.03", "COPPERBECK", "CHARGE OF ANOTHER");
+    var back = entry(0, "2026-05-28", "27.03", "COPPERBECK", "CORRECTION");
+    var ways = expect(200, maren.get("/api/entries/" + charged + "/ways")).body();
+    assertThat(ways.at("/corrections/0/entryId").asLong()).isEqualTo(back);
+    assertThat(ways.at("/corrections/0/days").asInt()).isEqualTo(8);
+    var path = "/api/entries/" + charged + "/bank-correction";
+    assertThat(maren.post(path, "{\"otherEntryId\":" + charged + "}").text("/code"))
+        .isEqualTo("NO_CORRECTION");
+    expect(201, maren.post(path, "{\"otherEntryId\":" + back + "}"));
+    assertThat(status(charged)).isEqualTo("PAID");
+    assertThat(status(back)).isEqualTo("SETTLED");
+    expect(
+        200,
+        maren.post(
+            "/api/settlements/" + settlementOf(back).at("/id").asText() + "/reversal",
+            "{\"reason\":\"two things\"}"));
+    assertThat(status(charged)).isEqualTo("DEBIT");
+  }
+
+  @Test
   void paysACreditNoteOut() {
     var books = new TestBooks(maren).invoices("10.00");
     books.creditNote("55.70");
