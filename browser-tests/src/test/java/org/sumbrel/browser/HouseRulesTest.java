@@ -114,8 +114,8 @@ class HouseRulesTest extends DeskTest {
   void aTransferBetweenOwnAccountsIsJoinedDaysApart() throws Exception {
     signIn(page, "maren");
     bringTheDay();
-    bring(Dropped.example("larkstow-lockbox-2026-05-29.ofx"));
-    assertThat(page.getByText("1 record, 1 new, 0 known already")).isVisible();
+    bring(Dropped.example("larkstow-lockbox-2026-05-29.bai"));
+    assertThat(page.getByText("2 records, 2 new, 0 known already")).isVisible();
     page.navigate(sumbrel.address() + "/waiting/from-us");
     fromUs().getByText("OWN TRANSFER").click();
     var way = region("Between your own accounts");

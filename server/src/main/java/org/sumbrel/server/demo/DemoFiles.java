@@ -18,9 +18,6 @@ final class DemoFiles {
   static Map<String, String> examples(DemoBooks books) {
     var files = new LinkedHashMap<String, String>();
     files.put(STATEMENT_OF_THE_DAY, statement(books.day(), DemoBooks.TODAY, BEFORE_TODAY));
-    files.put(
-        "larkstow-lockbox-2026-05-29.ofx",
-        statement(DemoBooks.LOCKBOX, lockbox(), DemoBooks.TODAY, LOCKBOX_BEFORE));
     files.put(EUR_STATEMENT, exportStatement());
     files.put("thistlebrook-advice-2026-05-29.edi", advice(books));
     files.put("copperbeck-mailroom-2026-05-29.txt", DemoLockbox.file(books));
@@ -112,28 +109,8 @@ final class DemoFiles {
     return csv.toString();
   }
 
-  /** The other side of what left the operating account the day before. */
-  private static List<DemoReceipt> lockbox() {
-    return List.of(
-        new DemoReceipt(
-            "CL202605290001",
-            DemoBooks.TODAY,
-            500_000,
-            "XFER",
-            "FROM OPERATING ACCOUNT",
-            "",
-            "OWN TRANSFER",
-            List.of(),
-            0));
-  }
-
   /** An OFX 1.0.2 statement of the operating account, which had so many cents before. */
   static String statement(List<DemoReceipt> receipts, LocalDate asOf, int before) {
-    return statement(DemoBooks.OPERATING, receipts, asOf, before);
-  }
-
-  private static String statement(
-      String account, List<DemoReceipt> receipts, LocalDate asOf, int before) {
     var ofx = new StringBuilder();
     ofx.append(
         "OFXHEADER:100\nDATA:OFXSGML\nVERSION:102\nSECURITY:NONE\nENCODING:USASCII\nCHARSET:1252\n");
@@ -144,7 +121,8 @@ final class DemoFiles {
         .append("060000<LANGUAGE>ENG\n");
     ofx.append(
         "</SONRS></SIGNONMSGSRSV1>\n<BANKMSGSRSV1><STMTTRNRS>\n<TRNUID>1\n<STATUS><CODE>0<SEVERITY>INFO</STATUS>\n");
-    ofx.append("<STMTRS>\n<CURDEF>USD\n<BANKACCTFROM><BANKID>900000012<ACCTID>").append(account);
+    ofx.append("<STMTRS>\n<CURDEF>USD\n<BANKACCTFROM><BANKID>900000012<ACCTID>")
+        .append(DemoBooks.OPERATING);
     ofx.append("<ACCTTYPE>CHECKING</BANKACCTFROM>\n<BANKTRANLIST>\n<DTSTART>");
     ofx.append(day(receipts.stream().map(DemoReceipt::on).min(LocalDate::compareTo).orElse(asOf)));
     ofx.append("\n<DTEND>").append(day(asOf)).append('\n');
@@ -173,8 +151,8 @@ final class DemoFiles {
     return ofx.toString();
   }
 
-  /** What stands on the lockbox account before its statement of the day, in cents. */
-  static final int LOCKBOX_BEFORE = 1_250_000;
+  /** What stands on the lockbox account before its first statement, in cents. */
+  static final int LOCKBOX_BEFORE = 1_240_000;
 
   /** What stands on the operating account on the eve of the demo's day, in cents. */
   static final int BEFORE_TODAY = 48_211_640;

@@ -16,6 +16,8 @@ import org.sumbrel.core.tieout.Compared;
 import org.sumbrel.core.tieout.Compared.KnownBy;
 import org.sumbrel.core.tieout.GapLeads.Figure;
 import org.sumbrel.core.tieout.GapLeads.Place;
+import org.sumbrel.core.tieout.TieOut.Kind;
+import org.sumbrel.core.tieout.TieOut.Way;
 import org.sumbrel.server.companies.BankAccountEntity;
 
 /**
@@ -40,9 +42,10 @@ class TieOutRows {
    *
    * @param books what the journal says stands there
    * @param compared everything of which bank or books know
+   * @param twice what the books have beside the opening balance, which has it already
    * @param figures those that may be wrong where there is a gap
    */
-  record Read(Money books, List<Compared> compared, List<Figure> figures) {}
+  record Read(Money books, List<Compared> compared, List<Way> twice, List<Figure> figures) {}
 
   /** One thing, while it is put together; amounts in minor units. */
   private static final class Thing {
@@ -50,6 +53,7 @@ class TieOutRows {
     private final String id;
     private final LocalDate on;
     private final String words;
+    private boolean inOpening;
     private long bankThen;
     private long bankNow;
     private long booksThen;
@@ -106,7 +110,23 @@ class TieOutRows {
     return new Read(
         Money.ofMinor(currency, books),
         // a return stands under each of its entries
-        things.values().stream().distinct().map(t -> t.compared(currency)).toList(),
+        things.values().stream()
+            .distinct()
+            .filter(t -> !t.inOpening)
+            .map(t -> t.compared(currency))
+            .toList(),
+        things.values().stream()
+            .distinct()
+            .filter(t -> t.inOpening && t.booksThen != 0)
+            .map(
+                t ->
+                    new Way(
+                        Kind.BOOK_ERROR,
+                        t.id,
+                        t.on,
+                        t.words + ", which the opening balance has already",
+                        Money.ofMinor(currency, -t.booksThen)))
+            .toList(),
         figures.stream()
             .map(
                 f ->
@@ -142,7 +162,10 @@ class TieOutRows {
               var status = row.getString("status");
               var counted = !status.equals("PENDING") && !status.equals("WITHDRAWN");
               if (account.openingOn() != null && !on.isAfter(account.openingOn())) {
-                // the opening balance has it
+                // the opening balance has it: the books should not have it once more
+                var thing = new Thing(KnownBy.BANK, id, on, words);
+                thing.inOpening = true;
+                things.put(id, thing);
                 return;
               }
               if (counted) {

@@ -121,7 +121,7 @@ class TieOuts {
     var since =
         before.map(t -> t.asOf().plusDays(1)).orElseGet(() -> asOf.minusDays(DOUBTFUL_DAYS));
     var read = rows.read(account, asOf, since);
-    var ways = new ArrayList<Way>();
+    var ways = new ArrayList<>(read.twice());
     read.compared().forEach(c -> c.way().ifPresent(ways::add));
     errors.findByBankAccountIdOrderById(bankAccountId).stream()
         .filter(e -> e.stoodAt(asOf))

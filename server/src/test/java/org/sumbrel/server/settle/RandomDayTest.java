@@ -31,7 +31,7 @@ import org.sumbrel.server.TestBooks;
 class RandomDayTest {
 
   private static final int CLERKS = 8;
-  private static final int STEPS = 120;
+  private static final int STEPS = 150;
   private static final int INVOICES = 24;
   private static final int CREDITS = 40;
 
@@ -55,6 +55,9 @@ class RandomDayTest {
     var credits = Stream.generate(() -> amount(1_000 + random.nextInt(60_000))).limit(CREDITS);
     var entries = books.credits(credits.toList());
 
+    bankCloses(maren);
+    var debits = debits(maren, random);
+
     var pool = Executors.newFixedThreadPool(CLERKS);
     var days =
         IntStream.range(0, CLERKS)
@@ -65,7 +68,8 @@ class RandomDayTest {
                             new Clerk(web, "clerk" + n, "SUPERVISOR"),
                             new Random(n),
                             entries,
-                            items))
+                            items,
+                            debits))
             .toList();
     var all = new Day(0, 0, 0);
     for (var day : pool.invokeAll(days)) {
@@ -78,16 +82,135 @@ class RandomDayTest {
     assertThat(all.reversed).as(all.toString()).isGreaterThan(100);
     assertThat(all.refused).as(all.toString()).isGreaterThan(100);
     assertWhole(maren);
+    assertTiedOut(maren);
+  }
+
+  /** Money from us on two accounts, some of it the other side of what comes to the other. */
+  private List<Long> debits(Clerk maren, Random random) {
+    var before = moved();
+    for (var account = 0; account < 2; account++) {
+      var csv = new StringBuilder("entry_id,booking_date,amount,currency,payer_name,remittance\n");
+      for (var n = 0; n < 14; n++) {
+        // amounts from a few, so that sides and halves are found
+        var sign = random.nextInt(3) == 0 ? "" : "-";
+        csv.append(
+            "RD%d-%d,2026-05-%d,%s%d.00,USD,Random,TO LOCKBOX ACCOUNT\n"
+                .formatted(account, n, 26 + random.nextInt(4), sign, 100 + random.nextInt(4)));
+      }
+      var id = maren.get("/api/me").body().at("/companies/0/bankAccounts/" + account + "/id");
+      TestBooks.expect(
+          201, maren.drop("out" + account + ".csv", csv.toString(), "?bankAccount=" + id.asText()));
+    }
+    var all = moved();
+    all.removeAll(before);
+    return all;
+  }
+
+  private List<Long> moved() {
+    return new ArrayList<>(
+        jdbc.sql("select id from bank_entry where remittance = 'TO LOCKBOX ACCOUNT'")
+            .query(Long.class)
+            .list());
+  }
+
+  /**
+   * What no receipt is: a charge, a transfer, a mistake put right, a refund; or a day is closed.
+   */
+  private Clerk.Answer aside(Clerk clerk, Random random, List<Long> debits) {
+    var entry = "/api/entries/" + debits.get(random.nextInt(debits.size()));
+    var other = debits.get(random.nextInt(debits.size()));
+    return switch (random.nextInt(7)) {
+      case 0 -> clerk.post(entry + "/transfer", "{\"otherEntryId\":%d}".formatted(other));
+      case 1 -> clerk.post(entry + "/bank-correction", "{\"otherEntryId\":%d}".formatted(other));
+      case 2 -> {
+        var ways = clerk.get(entry + "/ways").body();
+        var found = ways.at(random.nextBoolean() ? "/transfers/0" : "/corrections/0");
+        yield found.isMissingNode()
+            ? clerk.get(entry)
+            : clerk.post(
+                entry + (found.has("named") ? "/transfer" : "/bank-correction"),
+                "{\"otherEntryId\":%d}".formatted(found.at("/entryId").asLong()));
+      }
+      case 3, 4 -> {
+        var amount = new BigDecimal(clerk.get(entry).text("/amount/amount"));
+        var account = clerk.get("/api/ledger-accounts").body().at("/0/id").asLong();
+        yield clerk.post(
+            "/api/settlements",
+            draft(
+                Long.parseLong(entry.substring("/api/entries/".length())),
+                "",
+                "{\"kind\":\"TO_ACCOUNT\",\"amount\":%s,\"accountId\":%d}"
+                    .formatted(money(amount.negate().toPlainString()), account)));
+      }
+      case 5 -> bankCloses(clerk);
+      default -> {
+        var closed = clerk.get("/api/tie-outs").body().at("/0/closed");
+        yield closed.isEmpty() || !closed.at("/0/reopenedAt").isNull()
+            ? clerk.get(entry)
+            : clerk.post(
+                "/api/tie-outs/" + closed.at("/0/id").asText() + "/reopening",
+                "{\"reason\":\"random\"}");
+      }
+    };
+  }
+
+  private Clerk.Answer bankCloses(Clerk clerk) {
+    var account = clerk.get("/api/tie-outs").body().at("/0/bankAccountId").asLong();
+    return clerk.post(
+        "/api/bank-accounts/" + account + "/tie-out/closing",
+        "{\"asOf\":\"2026-05-29\",\"balance\":%s}".formatted(money(atTheBank(account))));
+  }
+
+  /** What the bank shows, by its entries alone. */
+  private String atTheBank(long account) {
+    return amount(
+        count(
+            """
+            select b.opening_minor + coalesce((select sum(e.amount_minor) from bank_entry e where e.bank_account_id = b.id
+              and e.booked_on > b.opening_on and e.status not in ('PENDING', 'WITHDRAWN')), 0)
+            from bank_account b where b.id =\s"""
+                + account));
+  }
+
+  /**
+   * Bank and books agree to the cent on every account, and what was closed and not reopened has the
+   * same in the books as on the day it was closed.
+   */
+  private void assertTiedOut(Clerk maren) {
+    for (var account : maren.get("/api/tie-outs").body()) {
+      var id = account.at("/bankAccountId").asLong();
+      // what was posted while the day was closed is of the next one
+      for (var day : List.of("2026-05-28", "2026-05-29", "2026-05-30")) {
+        var path = "/api/bank-accounts/" + id + "/tie-out?asOf=" + day + "&balance=";
+        var looked = maren.get(path + atTheBank(id)).body();
+        if (!day.equals("2026-05-28")) {
+          assertThat(looked.at("/figures/gap/amount").asText())
+              .as(looked.toString())
+              .isEqualTo("0.00");
+        }
+        for (var closed : account.at("/closed")) {
+          if (closed.at("/reopenedAt").isNull() && closed.at("/asOf").asText().equals(day)) {
+            var kept = maren.get("/api/tie-outs/" + closed.at("/id").asText()).body();
+            assertThat(looked.at("/figures/books")).isEqualTo(kept.at("/figures/books"));
+          }
+        }
+      }
+    }
   }
 
   private static String amount(long minor) {
     return "%d.%02d".formatted(minor / 100, minor % 100);
   }
 
-  private static Day day(Clerk clerk, Random random, List<Long> entries, List<Long> items) {
+  private Day day(
+      Clerk clerk, Random random, List<Long> entries, List<Long> items, List<Long> debits) {
     var day = new Day(0, 0, 0);
     for (var step = 0; step < STEPS; step++) {
       var reverses = random.nextInt(3) == 0;
+      if (random.nextInt(6) == 0) {
+        assertExplained(aside(clerk, random, debits));
+        continue;
+      }
       if (random.nextInt(5) == 0) {
         assertExplained(overTheCounter(clerk, random, entries, items));
         continue;
@@ -245,6 +368,24 @@ class RandomDayTest {
                   group by customer_id, currency having sum(minor) <> 0) off
                 """))
         .isZero();
+    // an entry is explained as its settlement or its deposits say
+    assertThat(
+            jdbc.sql(
+                    """
+                    select e.id || ' ' || e.status || ' ' || e.amount_minor from bank_entry e join bank_account b on b.id = e.bank_account_id
+                    where b.kind = 'BANK' and (e.status in ('SETTLED', 'PAID')) <> (exists
+                      (select 1 from settlement s where s.status = 'POSTED' and (s.entry_id = e.id or s.shown_by_id = e.id)))
+                    union all
+                    select e.id || ' ' || e.status || ' ' || e.amount_minor from bank_entry e
+                    where (e.status = 'BANKED') <> (exists (select 1 from deposit_shown d where d.entry_id = e.id))
+                    union all
+                    select 'deposit ' || d.id || ' ' || d.status || ' ' || d.total_minor || ' ' || d.shown_minor from deposit d
+                    where d.shown_minor <> coalesce((select sum(s.amount_minor) from deposit_shown s where s.deposit_id = d.id), 0)
+                      or d.status = 'TIED' and d.total_minor <> d.shown_minor or d.status in ('OPEN', 'GIVEN_UP') and d.shown_minor <> 0
+                    """)
+                .query(String.class)
+                .list())
+        .isEmpty();
     assertThat(booked("BANK"))
         .isEqualTo(
             count(
@@ -284,7 +425,7 @@ class RandomDayTest {
     assertThat(maren.get("/api/cent-trail").body().at("/whole").asBoolean()).isTrue();
     assertThat(
             count(
-                "select count(*) from (select entry_id from settlement where status = 'POSTED' group by entry_id"
+                "select count(*) from (select entry_id from settlement where status = 'POSTED' and entry_id is not null group by entry_id"
                     + " having count(*) > 1) twice"))
         .isZero();
   }
