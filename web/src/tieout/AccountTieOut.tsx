@@ -105,7 +105,12 @@ export function AccountTieOut({ account }: { account: Account }) {
             </Box>
           </Box>
           {closedAlready && last && (
-            <Alert severity="info" icon={false} variant="outlined" sx={{ mt: 2 }}>
+            <Alert
+              severity="info"
+              icon={false}
+              variant="outlined"
+              sx={{ mt: 2, borderColor: "divider", color: "text.primary" }}
+            >
               {onDay(asOf ?? "")} is closed; this is how it stands today. What was closed stands below, as it
               was.
             </Alert>

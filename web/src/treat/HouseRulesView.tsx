@@ -62,7 +62,12 @@ export default function HouseRulesView() {
         </Alert>
       )}
       {take.data && (
-        <Alert severity="info" icon={false} variant="outlined" sx={{ mt: 1 }}>
+        <Alert
+          severity="info"
+          icon={false}
+          variant="outlined"
+          sx={{ mt: 1, borderColor: "divider", color: "text.primary" }}
+        >
           {count(take.data.added, "treatment")} added, {take.data.changed} changed,{" "}
           {count(take.data.aliases, "alias", "aliases")} added.
         </Alert>

@@ -1,6 +1,7 @@
 package org.sumbrel.server.tieout;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
@@ -8,6 +9,9 @@ import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.receivables.DayText;
+import org.sumbrel.core.tieout.GapLeads.Figure;
+import org.sumbrel.core.tieout.GapLeads.Place;
 import org.sumbrel.server.companies.BankAccountEntity;
 
 /** What the statements that were taken in say stands on an account. */
@@ -44,6 +48,53 @@ class BankBalances {
 
   private static Balance balance(BankAccountEntity account, LocalDate on, long minor) {
     return new Balance(on, Money.ofMinor(CurrencyUnit.of(account.currency()), minor));
+  }
+
+  /**
+   * What no statement tells of: where one opens with another balance than the one before closed
+   * with, the money between the two.
+   */
+  List<Figure> untold(BankAccountEntity account, LocalDate asOf) {
+    record Told(LocalDate on, long opening, long closing) {}
+    var statements =
+        jdbc.sql(
+                """
+                select opening_minor, closing_on, closing_minor from statement
+                where bank_account_id = :account and currency = :currency and opening_minor is not null
+                  and closing_minor is not null and closing_on <= :as_of order by closing_on, id
+                """)
+            .param("account", account.id())
+            .param("currency", account.currency())
+            .param("as_of", asOf)
+            .query(
+                (row, n) ->
+                    new Told(
+                        row.getObject("closing_on", LocalDate.class),
+                        row.getLong("opening_minor"),
+                        row.getLong("closing_minor")))
+            .list();
+    var untold = new ArrayList<Figure>();
+    if (account.openingOn() == null) {
+      return untold;
+    }
+    var before = balance(account, account.openingOn(), account.opening().getAmountMinorLong());
+    for (var told : statements) {
+      if (!told.on().isAfter(before.on())) {
+        continue;
+      }
+      var missing = told.opening() - before.amount().getAmountMinorLong();
+      if (missing != 0) {
+        untold.add(
+            new Figure(
+                Place.UNCOUNTED,
+                "statement-" + told.on(),
+                told.on(),
+                "A statement between " + DayText.of(before.on()) + " and " + DayText.of(told.on()),
+                balance(account, told.on(), missing).amount()));
+      }
+      before = balance(account, told.on(), told.closing());
+    }
+    return untold;
   }
 
   /**

@@ -208,12 +208,15 @@ class BankTieOutController {
     var row = tieOuts.closedOne(id);
     var by =
         "by "
-            + row.closedBy()
+            + row.closing().closedBy()
             + " "
-            + MOMENT.format(row.closedAt())
-            + (row.reopenedAt() == null
+            + MOMENT.format(row.closing().closedAt())
+            + (row.closing().stands()
                 ? ""
-                : ", reopened by " + row.reopenedBy() + ": " + row.reopenedWhy());
+                : ", reopened by "
+                    + row.closing().reopenedBy()
+                    + ": "
+                    + row.closing().reopenedWhy());
     return pdf(tieOuts.account(row.bankAccountId()), tieOuts.kept(row), by, Optional.empty());
   }
 

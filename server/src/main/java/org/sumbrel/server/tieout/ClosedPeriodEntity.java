@@ -1,5 +1,6 @@
 package org.sumbrel.server.tieout;
 
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -25,11 +26,7 @@ class ClosedPeriodEntity {
 
   private Long companyId;
   private LocalDate untilDay;
-  private String closedBy;
-  private Instant closedAt;
-  private String reopenedBy;
-  private Instant reopenedAt;
-  private String reopenedWhy;
+  @Embedded private Closing closing;
   @Version private long version;
 
   protected ClosedPeriodEntity() {}
@@ -37,14 +34,7 @@ class ClosedPeriodEntity {
   ClosedPeriodEntity(Long companyId, LocalDate untilDay, String by, Instant at) {
     this.companyId = companyId;
     this.untilDay = untilDay;
-    this.closedBy = by;
-    this.closedAt = at;
-  }
-
-  void reopen(String why, String by, Instant at) {
-    reopenedWhy = why;
-    reopenedBy = by;
-    reopenedAt = at;
+    this.closing = new Closing(by, at);
   }
 
   Long id() {
@@ -59,23 +49,7 @@ class ClosedPeriodEntity {
     return untilDay;
   }
 
-  String closedBy() {
-    return closedBy;
-  }
-
-  Instant closedAt() {
-    return closedAt;
-  }
-
-  String reopenedBy() {
-    return reopenedBy;
-  }
-
-  Instant reopenedAt() {
-    return reopenedAt;
-  }
-
-  String reopenedWhy() {
-    return reopenedWhy;
+  Closing closing() {
+    return closing;
   }
 }

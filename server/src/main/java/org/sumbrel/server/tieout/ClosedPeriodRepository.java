@@ -6,7 +6,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface ClosedPeriodRepository extends JpaRepository<ClosedPeriodEntity, Long> {
 
-  Optional<ClosedPeriodEntity> findFirstByCompanyIdAndReopenedAtIsNullOrderByUntilDayDesc(
+  Optional<ClosedPeriodEntity> findFirstByCompanyIdAndClosingReopenedAtIsNullOrderByUntilDayDesc(
       Long companyId);
 
   List<ClosedPeriodEntity> findByCompanyIdOrderByIdDesc(Long companyId);

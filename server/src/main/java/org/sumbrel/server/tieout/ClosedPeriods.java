@@ -39,7 +39,7 @@ class ClosedPeriods {
 
   @Transactional(readOnly = true)
   public Optional<ClosedPeriodEntity> last(Long company) {
-    return periods.findFirstByCompanyIdAndReopenedAtIsNullOrderByUntilDayDesc(company);
+    return periods.findFirstByCompanyIdAndClosingReopenedAtIsNullOrderByUntilDayDesc(company);
   }
 
   /** The bank accounts that are not tied out up to a day, though the books know of them. */
@@ -49,7 +49,7 @@ class ClosedPeriods {
         .filter(
             account ->
                 tieOuts
-                    .findFirstByBankAccountIdAndReopenedAtIsNullOrderByAsOfDesc(account.id())
+                    .findFirstByBankAccountIdAndClosingReopenedAtIsNullOrderByAsOfDesc(account.id())
                     .filter(last -> !last.asOf().isBefore(until))
                     .isEmpty())
         .map(BankAccountEntity::name)
@@ -71,7 +71,7 @@ class ClosedPeriods {
             last -> {
               throw new Conflict(
                   "CLOSED",
-                  last.closedBy()
+                  last.closing().closedBy()
                       + " has closed everything up to "
                       + DayText.of(last.untilDay())
                       + " already.");
@@ -90,7 +90,7 @@ class ClosedPeriods {
     if (last(period.companyId()).filter(last -> last.id().equals(id)).isEmpty()) {
       throw new Conflict("NOT_LAST", "Only the period that was closed last can be opened again.");
     }
-    period.reopen(why, actor.name(), clock.instant());
+    period.closing().reopen(why, actor.name(), clock.instant());
     return periods.saveAndFlush(period);
   }
 }

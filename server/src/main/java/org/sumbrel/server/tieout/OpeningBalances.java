@@ -51,7 +51,7 @@ public class OpeningBalances {
       throw new BadRequest(DayText.of(on) + " has not come yet.");
     }
     closed
-        .findFirstByBankAccountIdAndReopenedAtIsNullOrderByAsOfDesc(bankAccountId)
+        .findFirstByBankAccountIdAndClosingReopenedAtIsNullOrderByAsOfDesc(bankAccountId)
         .ifPresent(
             last -> {
               throw new Conflict(

@@ -1,5 +1,6 @@
 package org.sumbrel.server.tieout;
 
+import jakarta.persistence.Embedded;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -30,11 +31,7 @@ class TieOutEntity {
   private long statementMinor;
   private long booksMinor;
   private String explained;
-  private String closedBy;
-  private Instant closedAt;
-  private String reopenedBy;
-  private Instant reopenedAt;
-  private String reopenedWhy;
+  @Embedded private Closing closing;
   @Version private long version;
 
   protected TieOutEntity() {}
@@ -48,14 +45,7 @@ class TieOutEntity {
     this.statementMinor = tieOut.statement().getAmountMinorLong();
     this.booksMinor = tieOut.books().getAmountMinorLong();
     this.explained = explained;
-    this.closedBy = by;
-    this.closedAt = at;
-  }
-
-  void reopen(String why, String by, Instant at) {
-    reopenedWhy = why;
-    reopenedBy = by;
-    reopenedAt = at;
+    this.closing = new Closing(by, at);
   }
 
   Long id() {
@@ -87,23 +77,7 @@ class TieOutEntity {
     return explained;
   }
 
-  String closedBy() {
-    return closedBy;
-  }
-
-  Instant closedAt() {
-    return closedAt;
-  }
-
-  String reopenedBy() {
-    return reopenedBy;
-  }
-
-  Instant reopenedAt() {
-    return reopenedAt;
-  }
-
-  String reopenedWhy() {
-    return reopenedWhy;
+  Closing closing() {
+    return closing;
   }
 }

@@ -6,7 +6,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface TieOutRepository extends JpaRepository<TieOutEntity, Long> {
 
-  Optional<TieOutEntity> findFirstByBankAccountIdAndReopenedAtIsNullOrderByAsOfDesc(
+  Optional<TieOutEntity> findFirstByBankAccountIdAndClosingReopenedAtIsNullOrderByAsOfDesc(
       Long bankAccountId);
 
   List<TieOutEntity> findByBankAccountIdOrderByIdDesc(Long bankAccountId);

@@ -91,11 +91,11 @@ final class TieOutViews {
           row.id(),
           row.asOf(),
           MoneyView.of(row.statement()),
-          row.closedBy(),
-          row.closedAt(),
-          row.reopenedBy(),
-          row.reopenedAt(),
-          row.reopenedWhy());
+          row.closing().closedBy(),
+          row.closing().closedAt(),
+          row.closing().reopenedBy(),
+          row.closing().reopenedAt(),
+          row.closing().reopenedWhy());
     }
   }
 
@@ -151,11 +151,11 @@ final class TieOutViews {
       return new PeriodView(
           row.id(),
           row.untilDay(),
-          row.closedBy(),
-          row.closedAt(),
-          row.reopenedBy(),
-          row.reopenedAt(),
-          row.reopenedWhy());
+          row.closing().closedBy(),
+          row.closing().closedAt(),
+          row.closing().reopenedBy(),
+          row.closing().reopenedAt(),
+          row.closing().reopenedWhy());
     }
   }
 }

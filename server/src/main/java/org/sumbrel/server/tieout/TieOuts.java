@@ -87,7 +87,7 @@ class TieOuts {
 
   @Transactional(readOnly = true)
   public Optional<TieOutEntity> lastClosed(Long bankAccountId) {
-    return closed.findFirstByBankAccountIdAndReopenedAtIsNullOrderByAsOfDesc(bankAccountId);
+    return closed.findFirstByBankAccountIdAndClosingReopenedAtIsNullOrderByAsOfDesc(bankAccountId);
   }
 
   @Transactional(readOnly = true)
@@ -116,7 +116,7 @@ class TieOuts {
     }
     var before =
         closed.findByBankAccountIdOrderByIdDesc(bankAccountId).stream()
-            .filter(t -> t.reopenedAt() == null && t.asOf().isBefore(asOf))
+            .filter(t -> t.closing().stands() && t.asOf().isBefore(asOf))
             .findFirst();
     var since =
         before.map(t -> t.asOf().plusDays(1)).orElseGet(() -> asOf.minusDays(DOUBTFUL_DAYS));
@@ -127,13 +127,16 @@ class TieOuts {
         .filter(e -> e.stoodAt(asOf))
         .forEach(e -> ways.add(e.toWay(account.currency())));
     var tieOut = new TieOut(asOf, statement, read.books(), ways);
-    return new Looked(account, tieOut, typed.isPresent(), leads(tieOut, read, statement), before);
+    return new Looked(
+        account, tieOut, typed.isPresent(), leads(account, tieOut, read, statement), before);
   }
 
-  private static List<Lead> leads(TieOut tieOut, TieOutRows.Read read, Money statement) {
+  private List<Lead> leads(
+      BankAccountEntity account, TieOut tieOut, TieOutRows.Read read, Money statement) {
     var figures = new ArrayList<Figure>();
     figures.add(new Figure(Place.BALANCE, "", tieOut.asOf(), "The balance of the bank", statement));
     figures.addAll(read.figures());
+    figures.addAll(balances.untold(account, tieOut.asOf()));
     return GapLeads.of(tieOut.gap(), figures);
   }
 
@@ -205,7 +208,7 @@ class TieOuts {
                       + " is closed with the tie-out of "
                       + DayText.of(last.asOf())
                       + " by "
-                      + last.closedBy()
+                      + last.closing().closedBy()
                       + "; reopen that first.");
             });
   }
@@ -248,8 +251,8 @@ class TieOuts {
    */
   public TieOutEntity reopen(Long id, String why, Actor actor) {
     var tieOut = closedOne(id);
-    if (tieOut.reopenedAt() != null) {
-      throw new Conflict("OPEN", tieOut.reopenedBy() + " has reopened it already.");
+    if (!tieOut.closing().stands()) {
+      throw new Conflict("OPEN", tieOut.closing().reopenedBy() + " has reopened it already.");
     }
     lastClosed(tieOut.bankAccountId())
         .filter(last -> !last.id().equals(id))
@@ -261,7 +264,7 @@ class TieOuts {
                       + DayText.of(last.asOf())
                       + " stands on this one; reopen that first.");
             });
-    tieOut.reopen(why, actor.name(), clock.instant());
+    tieOut.closing().reopen(why, actor.name(), clock.instant());
     return closed.saveAndFlush(tieOut);
   }
 

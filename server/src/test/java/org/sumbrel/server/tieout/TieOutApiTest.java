@@ -5,6 +5,9 @@ import static org.sumbrel.server.TestBooks.expect;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.math.BigDecimal;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.TestBooks;
@@ -133,6 +136,17 @@ class TieOutApiTest extends MoneyThroughTheApi {
     var once = look("2026-05-29", right);
     assertThat(figure(once, "gap")).isEqualByComparingTo("-419.07");
     assertThat(once.at("/leads").findValuesAsText("slip")).contains("TOO_MANY");
+  }
+
+  /** Two statements of the lockbox account, and the day between them is missing. */
+  @Test
+  void namesAStatementThatIsMissing() throws Exception {
+    for (var file : List.of("larkstow-lockbox-2026-05-27.sta", "larkstow-lockbox-2026-05-29.bai")) {
+      expect(201, maren.drop(file, Files.readString(Path.of("../examples", file))));
+    }
+    var looked = expect(200, maren.get(path(1, "?asOf=2026-05-29"))).body();
+    assertThat(looked.at("/leads").findValuesAsText("sentence"))
+        .anyMatch(s -> s.startsWith("A statement between 27 May 2026 and 29 May 2026: 2,560.00"));
   }
 
   @Test
