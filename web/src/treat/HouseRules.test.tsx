@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { serverAnswers, show, usd } from "../testing";
 import HouseRulesView from "./HouseRulesView";
 import { FromUs } from "./FromUs";
+import { ReadyByRule } from "./ReadyByRule";
 import { SendRefund } from "./SendRefund";
 import { openItem } from "../testing";
 
@@ -96,6 +97,41 @@ describe("house rules", () => {
 
 const DEBIT = { id: 70, bookedOn: "2026-05-29", amount: usd("-18.00"), text: "WIRE", payer: "Copperbeck" };
 const NO_WAYS = { transfers: [], corrections: [], ownAccounts: [], speaksOfOne: false };
+
+describe("what house rules have ready", () => {
+  it("is booked all at once, and says what was left alone", async () => {
+    const ready = [
+      {
+        entryId: 70,
+        on: "2026-05-29",
+        counterparty: "",
+        text: "WIRE",
+        amount: usd("-18.00"),
+        treatment: "Charges",
+      },
+      {
+        entryId: 71,
+        on: "2026-05-29",
+        counterparty: "",
+        text: "FEE",
+        amount: usd("-4.50"),
+        treatment: "Charges",
+      },
+    ];
+    const calls = serverAnswers({
+      "GET /api/ready-by-rule": () => ({ body: ready }),
+      "POST /api/ready-by-rule": () => ({
+        body: { booked: 1, left: [{ entryId: 71, reason: "Somebody was first." }] },
+      }),
+    });
+    const { user } = show(<ReadyByRule />);
+    await user.click(await screen.findByRole("button", { name: "Book 2 that house rules have ready…" }));
+    expect(screen.getByRole("dialog").textContent).toContain("WIRE");
+    await user.click(screen.getByRole("button", { name: "Book 2" }));
+    expect(await screen.findByText("1 entry left alone: Somebody was first.")).toBeTruthy();
+    expect(calls.find((c) => c.name === "POST /api/ready-by-rule")?.body).toEqual({ entryIds: [70, 71] });
+  });
+});
 
 describe("money from us", () => {
   it("asks why, where something speaks against the house rule", async () => {

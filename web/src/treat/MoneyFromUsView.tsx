@@ -8,6 +8,7 @@ import { grouped, positive } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
 import { FromUs } from "./FromUs";
 import { useMoneyFromUs } from "./queries";
+import { ReadyByRule } from "./ReadyByRule";
 
 /** Money from us that nobody has explained yet: charges, transfers, refunds, returns; one decision at a time. */
 export default function MoneyFromUsView() {
@@ -42,6 +43,7 @@ export default function MoneyFromUsView() {
             : `${count(list.data.count, "entry", "entries")}, ${grouped(positive(list.data.amount))}`}
           {list.data.count > rows.length && `; the oldest ${rows.length} stand here`}
         </Typography>
+        <ReadyByRule />
         {rows.map((row) => (
           <Box
             key={row.id}

@@ -57,7 +57,7 @@ export function RuleButton({
   return (
     <>
       <Button
-        variant={verdict.why === "" ? "contained" : "outlined"}
+        variant={verdict.why === "" && verdict.way !== "SUGGESTS" ? "contained" : "outlined"}
         disabled={follow.isPending}
         onClick={() => (verdict.why === "" ? go() : setAsking(true))}
         sx={{ whiteSpace: "nowrap" }}

@@ -104,6 +104,32 @@ export function useMoneyFromUs() {
   });
 }
 
+/** What house rules have ready, to be booked all at once. */
+export function useReady() {
+  const books = useBooks();
+  return useQuery({
+    queryKey: ["entries", "ready", books.company],
+    refetchInterval: 15_000,
+    queryFn: async () =>
+      data(await api.GET("/api/ready-by-rule", { params: { query: { company: books.company } } })),
+  });
+}
+
+export function useBookReady() {
+  const books = useBooks();
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: async (entryIds: number[]) =>
+      data(
+        await api.POST("/api/ready-by-rule", {
+          params: { query: { company: books.company } },
+          body: { entryIds },
+        }),
+      ),
+    onSuccess: refresh,
+  });
+}
+
 export function useRules() {
   const books = useBooks();
   return useQuery({

@@ -4,7 +4,7 @@ import { grouped } from "../shared/money";
 /** How far a rule goes by itself. */
 export const WAY: Record<RuleSent["way"], string> = {
   SUGGESTS: "suggests it",
-  WAITS: "is ready behind a button",
+  WAITS: "has it ready, one button books all of them",
   POSTS: "posts it by itself",
 };
 

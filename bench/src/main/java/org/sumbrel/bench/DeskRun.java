@@ -94,6 +94,7 @@ final class DeskRun {
     paths.put("queue, 100 rows", "/api/entries?limit=100&standing=TORN&standing=LEANING");
     paths.put("queue, searched", "/api/entries?limit=100&q=bakery");
     paths.put("one entry", "/api/entries/" + entry);
+    paths.put("ways of an entry", "/api/entries/" + entry + "/ways");
     paths.put("one customer", "/api/customers/" + customer);
     paths.put("account with balance", "/api/customers/" + customer + "/statement");
     paths.put("what paid what", "/api/customers/" + customer + "/payments");
@@ -106,6 +107,11 @@ final class DeskRun {
     paths.put("suggestions", "/api/search-suggestions?q=LB-10000");
     paths.put("settlements", "/api/settlements?limit=60");
     paths.put("flow of the day", "/api/flow");
+    var account = server.get("/api/tie-outs").at("/0/bankAccountId").asText();
+    paths.put(
+        "tie-out", "/api/bank-accounts/" + account + "/tie-out?asOf=2026-05-29&balance=1000.00");
+    paths.put("cent trail", "/api/cent-trail");
+    paths.put("money from us", "/api/money-from-us?currency=USD");
     paths.put("drafts", "/api/drafts");
     paths.put("note marks", "/api/notes/marks");
     paths.put("journal", "/api/journal-entries?limit=40");

@@ -50,10 +50,7 @@ class MoneyFromUs {
 
   Listed list(Long company, String currency) {
     CurrencyUnit unit = Currencies.unit(currency);
-    var all =
-        treatables.unexplained(company).stream()
-            .filter(e -> e.amount().isNegative() && e.amount().getCurrencyUnit().equals(unit))
-            .toList();
+    var all = treatables.moneyFromUs(company, unit);
     var names =
         companies.accountsOf(company).stream()
             .collect(Collectors.toMap(a -> a.id().toString(), BankAccountEntity::name));

@@ -84,6 +84,16 @@ class Treatables {
         .toList();
   }
 
+  /** Money from us in a currency that nobody has explained yet. */
+  List<Treatable> moneyFromUs(Long company, CurrencyUnit currency) {
+    return rows(
+            "e.company_id = :company and e.status = 'DEBIT' and e.currency = :currency",
+            Map.of("company", company, "currency", currency.getCode()))
+        .stream()
+        .map(Row::entry)
+        .toList();
+  }
+
   /** Those of these entries that wait on the bank accounts of a company. */
   List<Treatable> unexplained(Long company, Collection<Long> ids) {
     return ids.isEmpty()

@@ -1,11 +1,14 @@
 package org.sumbrel.server.treat;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -17,6 +20,7 @@ import org.sumbrel.core.treat.Treatments;
 import org.sumbrel.core.treat.Treatments.Verdict;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.settle.AccountSettlements;
 import org.sumbrel.server.settle.Grounds;
 
@@ -100,6 +104,58 @@ class TreatmentPosting {
         actor);
   }
 
+  /** An entry that a treatment has ready behind a button. */
+  record Ready(Treatable entry, Verdict verdict) {}
+
+  /**
+   * What treatments have ready: all that fits, within the cap, of nobody who has something open.
+   */
+  @Transactional(readOnly = true)
+  public List<Ready> ready(Long company) {
+    if (!rules.anyGoes(company, Way.WAITS)) {
+      return List.of();
+    }
+    var all = rules.treatments(company);
+    return treatables.unexplained(company).stream()
+        .filter(e -> all.of(e, "").filter(v -> v.way() == Way.WAITS).isPresent())
+        .flatMap(e -> verdict(all, company, e).map(v -> new Ready(e, v)).stream())
+        .filter(r -> r.verdict().way() == Way.WAITS)
+        .toList();
+  }
+
+  /** One that was not booked, and why. */
+  record Left(Long entryId, String reason) {}
+
+  /**
+   * Books those of these entries that are ready, each by itself.
+   *
+   * @return those that were not
+   */
+  List<Left> bookReady(Long company, List<Long> entryIds, Actor actor) {
+    var left = new ArrayList<Left>();
+    for (var id : entryIds) {
+      try {
+        transaction.executeWithoutResult(t -> follow(company, id, actor));
+      } catch (SettlementRefused | Conflict | NotThere | AccessDeniedException e) {
+        left.add(new Left(id, e.getMessage()));
+      } catch (ConcurrencyFailureException e) {
+        left.add(new Left(id, "Somebody changed it just now; look again."));
+      }
+    }
+    return left;
+  }
+
+  private void follow(Long company, Long entryId, Actor actor) {
+    var treatment =
+        Optional.ofNullable(treatables.one(entryId))
+            .flatMap(entry -> verdict(company, entry))
+            .filter(v -> v.way() == Way.WAITS)
+            .map(v -> Long.valueOf(v.treatment().id()))
+            .orElseThrow(
+                () -> new Conflict("NO_TREATMENT", "No house rule has it ready any more."));
+    follow(company, entryId, treatment, "", actor);
+  }
+
   /**
    * Posts everything that treatments post by themselves. An entry is tried once: what was taken
    * back is left to people, as is what somebody has a draft of.
@@ -108,7 +164,7 @@ class TreatmentPosting {
    * @return how many were posted
    */
   int sweep(Long company, Optional<Collection<Long>> some) {
-    if (!rules.anyPosts(company)) {
+    if (!rules.anyGoes(company, Way.POSTS)) {
       return 0;
     }
     var all = rules.treatments(company);

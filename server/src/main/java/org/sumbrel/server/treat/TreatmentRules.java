@@ -35,10 +35,10 @@ class TreatmentRules {
     return rows.findByCompanyIdAndEndedAtIsNullOrderByPlaceAscNameAsc(company);
   }
 
-  /** Whether any posts by itself. */
+  /** Whether any in use goes this far. */
   @Transactional(readOnly = true)
-  public boolean anyPosts(Long company) {
-    return rows.existsByCompanyIdAndEndedAtIsNullAndInUseTrueAndWay(company, Way.POSTS);
+  public boolean anyGoes(Long company, Way way) {
+    return rows.existsByCompanyIdAndEndedAtIsNullAndInUseTrueAndWay(company, way);
   }
 
   /** All of a company, as the core asks them. */

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
@@ -200,6 +201,52 @@ class WaysController {
     var pair = transfers.correct(company, id, call.otherEntryId(), Actor.of(principal));
     renewal.after(company);
     return new Booked(pair);
+  }
+
+  record ReadyEntry(
+      @NotNull Long entryId,
+      @NotNull LocalDate on,
+      @NotNull String counterparty,
+      @NotNull String text,
+      @NotNull @Schema(description = "in its sign") MoneyView amount,
+      @NotNull String treatment) {}
+
+  record BookReady(@NotEmpty @Size(max = 500) List<@NotNull Long> entryIds) {}
+
+  record NotBooked(@NotNull Long entryId, @NotNull String reason) {}
+
+  record ReadyBooked(@NotNull int booked, @NotNull List<NotBooked> left) {}
+
+  @GetMapping("/api/ready-by-rule")
+  @Operation(
+      summary = "Entries in either direction that house rules have ready, to be booked all at once")
+  List<ReadyEntry> ready(@RequestParam(required = false) Long company) {
+    return treatments.ready(companies.idOf(company)).stream()
+        .map(
+            r ->
+                new ReadyEntry(
+                    Long.valueOf(r.entry().id()),
+                    r.entry().on(),
+                    r.entry().counterparty(),
+                    r.entry().text(),
+                    MoneyView.of(r.entry().amount()),
+                    r.verdict().treatment().name()))
+        .toList();
+  }
+
+  @PostMapping("/api/ready-by-rule")
+  @Operation(summary = "Books entries that house rules have ready, each by itself")
+  ReadyBooked bookReady(
+      @RequestParam(required = false) Long company,
+      @Valid @RequestBody BookReady call,
+      Principal principal) {
+    var owner = companies.idOf(company);
+    var ids = call.entryIds().stream().distinct().toList();
+    var left = treatments.bookReady(owner, ids, Actor.of(principal));
+    renewal.after(owner);
+    return new ReadyBooked(
+        ids.size() - left.size(),
+        left.stream().map(l -> new NotBooked(l.entryId(), l.reason())).toList());
   }
 
   @GetMapping("/api/money-from-us")

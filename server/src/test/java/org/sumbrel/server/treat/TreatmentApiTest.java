@@ -95,6 +95,42 @@ class TreatmentApiTest extends MoneyThroughTheApi {
   }
 
   @Test
+  void booksWhatIsReadyAllAtOnce() {
+    var small = entry(0, "2026-05-28", "-8.00", "COPPERBECK", "CHARGE");
+    var other = entry(0, "2026-05-28", "-9.00", "COPPERBECK", "CHARGE");
+    var large = entry(0, "2026-05-28", "-90.00", "COPPERBECK", "CHARGE");
+    expect(
+        201,
+        osric.post(
+            "/api/treatments",
+            treatment(
+                "Ready " + word,
+                "FROM_US",
+                "25.00",
+                "WAITS",
+                share(ledger("6100"), "100", "0", ""))));
+    assertThat(status(small)).isEqualTo("DEBIT");
+    var ready = expect(200, maren.get("/api/ready-by-rule")).body();
+    assertThat(ready.findValuesAsText("entryId"))
+        .contains(String.valueOf(small), String.valueOf(other))
+        .doesNotContain(String.valueOf(large));
+    var booked =
+        expect(
+                200,
+                maren.post(
+                    "/api/ready-by-rule",
+                    "{\"entryIds\":[%d,%d,%d]}".formatted(small, other, large)))
+            .body();
+    assertThat(booked.at("/booked").asInt()).isEqualTo(2);
+    assertThat(booked.at("/left/0/entryId").asLong()).isEqualTo(large);
+    assertThat(booked.at("/left/0/reason").asText())
+        .isEqualTo("No house rule has it ready any more.");
+    assertThat(status(small)).isEqualTo("PAID");
+    assertThat(settlementOf(other).at("/postedBy").asText()).isEqualTo("maren");
+    assertThat(status(large)).isEqualTo("DEBIT");
+  }
+
+  @Test
   void leavesMoneyAloneThatMayPayAnInvoice() {
     var books = new TestBooks(maren).invoices("61.17");
     var rule =
