@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.journal.ClosedPeriod;
 import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.journal.JournalLine;
 import org.sumbrel.server.companies.Companies;
@@ -55,8 +57,8 @@ public class Journal {
    * @return the entry's id
    */
   public Long write(JournalEntry entry, Long bankLedgerAccount, String by, Long reverses) {
-    var accounts = new EnumMap<AccountRole, Long>(AccountRole.class);
-    return entries.save(toEntity(entry, bankLedgerAccount, by, reverses, accounts)).id();
+    var known = new Known();
+    return entries.save(toEntity(entry, bankLedgerAccount, by, reverses, known)).id();
   }
 
   /**
@@ -88,22 +90,26 @@ public class Journal {
    * @return their ids, in the same order
    */
   public List<Long> writeAll(Collection<JournalEntry> many, String by) {
-    var accounts = new EnumMap<AccountRole, Long>(AccountRole.class);
+    var known = new Known();
     return entries
-        .saveAll(many.stream().map(e -> toEntity(e, null, by, null, accounts)).toList())
+        .saveAll(many.stream().map(e -> toEntity(e, null, by, null, known)).toList())
         .stream()
         .map(JournalEntryEntity::id)
         .toList();
   }
 
+  /** What entries of one company that are written together have looked up once. */
+  private static final class Known {
+    private final Map<AccountRole, Long> accounts = new EnumMap<>(AccountRole.class);
+    private final Map<Set<Long>, ClosedPeriod> closed = new HashMap<>();
+  }
+
   private JournalEntryEntity toEntity(
-      JournalEntry entry,
-      Long bankLedgerAccount,
-      String by,
-      Long reverses,
-      Map<AccountRole, Long> accounts) {
+      JournalEntry entry, Long bankLedgerAccount, String by, Long reverses, Known known) {
     var companyId = Long.valueOf(entry.companyId());
-    var closed = closedDays.of(companyId, banks(entry, bankLedgerAccount));
+    var closed =
+        known.closed.computeIfAbsent(
+            banks(entry, bankLedgerAccount), banks -> closedDays.of(companyId, banks));
     var day = closed.openDayFor(entry.bookedOn());
     var written =
         new JournalEntryEntity(
@@ -122,7 +128,7 @@ public class Journal {
                   () ->
                       line.role() == AccountRole.BANK
                           ? bankLedgerAccount
-                          : accounts.computeIfAbsent(
+                          : known.accounts.computeIfAbsent(
                               line.role(), role -> companies.accountFor(companyId, role)));
       written.add(
           account,
@@ -151,8 +157,8 @@ public class Journal {
   /** The lines that an entry would have, for whoever shows it before it is written. */
   @Transactional(readOnly = true)
   public List<JournalController.LineView> preview(JournalEntry entry, Long bankLedgerAccount) {
-    var accounts = new EnumMap<AccountRole, Long>(AccountRole.class);
-    var written = toEntity(entry, bankLedgerAccount, "", null, accounts);
+    var known = new Known();
+    var written = toEntity(entry, bankLedgerAccount, "", null, known);
     return JournalController.lines(
         written,
         companies.chartOf(written.companyId()),

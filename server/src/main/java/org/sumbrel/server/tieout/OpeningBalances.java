@@ -23,11 +23,18 @@ public class OpeningBalances {
   private final Companies companies;
   private final Journal journal;
   private final TieOutRepository closed;
+  private final ClosedPeriodRepository periods;
   private final JdbcClient jdbc;
   private final Clock clock;
 
   OpeningBalances(
-      Companies companies, Journal journal, TieOutRepository closed, JdbcClient jdbc, Clock clock) {
+      Companies companies,
+      Journal journal,
+      TieOutRepository closed,
+      ClosedPeriodRepository periods,
+      JdbcClient jdbc,
+      Clock clock) {
+    this.periods = periods;
     this.jdbc = jdbc;
     this.companies = companies;
     this.journal = journal;
@@ -39,7 +46,7 @@ public class OpeningBalances {
    * Says what stood on an account at the end of a day, or says it anew: what was said before is
    * reversed.
    *
-   * @throws Conflict where a tie-out stands on it that is closed
+   * @throws Conflict where a tie-out stands on it that is closed, or its day is in a closed period
    */
   public void say(Long bankAccountId, LocalDate on, Money balance, Actor actor) {
     var account = companies.bankAccount(bankAccountId);
@@ -59,6 +66,18 @@ public class OpeningBalances {
                   "The tie-out of "
                       + DayText.of(last.asOf())
                       + " stands on it; reopen that first.");
+            });
+    periods
+        .findFirstByCompanyIdAndClosingReopenedAtIsNullOrderByUntilDayDesc(account.companyId())
+        .filter(
+            last ->
+                !on.isAfter(last.untilDay())
+                    || account.openingOn() != null && !account.openingOn().isAfter(last.untilDay()))
+        .ifPresent(
+            last -> {
+              throw new Conflict(
+                  "CLOSED",
+                  "Everything up to " + DayText.of(last.untilDay()) + " is closed; open it first.");
             });
     var explained =
         jdbc.sql(

@@ -83,6 +83,20 @@ class RandomDayTest {
     assertThat(all.refused).as(all.toString()).isGreaterThan(100);
     assertWhole(maren);
     assertTiedOut(maren);
+    reopenAll();
+  }
+
+  /** Other tests post on the same days. */
+  private void reopenAll() {
+    var osric = Clerk.osric(web);
+    for (var account : osric.get("/api/tie-outs").body()) {
+      for (var closed : account.at("/closed")) {
+        if (closed.at("/reopenedAt").isNull()) {
+          var path = "/api/tie-outs/" + closed.at("/id").asText() + "/reopening";
+          TestBooks.expect(200, osric.post(path, "{\"reason\":\"the day is over\"}"));
+        }
+      }
+    }
   }
 
   /** Money from us on two accounts, some of it the other side of what comes to the other. */

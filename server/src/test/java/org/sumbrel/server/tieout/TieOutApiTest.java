@@ -144,7 +144,11 @@ class TieOutApiTest extends MoneyThroughTheApi {
     for (var file : List.of("larkstow-lockbox-2026-05-27.sta", "larkstow-lockbox-2026-05-29.bai")) {
       expect(201, maren.drop(file, Files.readString(Path.of("../examples", file))));
     }
-    var looked = expect(200, maren.get(path(1, "?asOf=2026-05-29"))).body();
+    var first = expect(200, maren.get(path(1, "?asOf=2026-05-29"))).body();
+    // what other tests brought to the account aside, so that the gap is the statement's alone
+    var alone =
+        figure(first, "statement").subtract(figure(first, "gap")).add(new BigDecimal("2560.00"));
+    var looked = expect(200, maren.get(path(1, "?asOf=2026-05-29&balance=" + alone))).body();
     assertThat(looked.at("/leads").findValuesAsText("sentence"))
         .anyMatch(s -> s.startsWith("A statement between 27 May 2026 and 29 May 2026: 2,560.00"));
   }
@@ -219,6 +223,48 @@ class TieOutApiTest extends MoneyThroughTheApi {
       assertThat(open.at("/closed/reopenedWhy").asText()).isEqualTo("a cheque was missed");
       expect(409, osric.post(reopening, "{\"reason\":\"again\"}"));
     }
+  }
+
+  /** A period of the whole company: what is of it is posted on the first open day, and says so. */
+  @Test
+  void aClosedPeriodTakesNothingMore() {
+    var march = "{\"until\":\"2026-03-31\"}";
+    expect(403, maren.post("/api/closed-periods", march));
+    expect(400, osric.post("/api/closed-periods", "{\"until\":\"2026-05-29\"}"));
+    var period = expect(201, osric.post("/api/closed-periods", march)).body();
+    try {
+      assertThat(osric.post("/api/closed-periods", "{\"until\":\"2026-02-28\"}").text("/code"))
+          .isEqualTo("CLOSED");
+      assertThat(
+              maren.get("/api/closed-periods/not-tied-out?until=2026-03-31").body().at("/accounts"))
+          .isNotEmpty();
+      assertThat(
+              osric
+                  .post(
+                      "/api/bank-accounts/" + account(0) + "/opening",
+                      "{\"on\":\"2026-01-31\",\"balance\":" + TestBooks.money("1.00") + "}")
+                  .text("/code"))
+          .isEqualTo("CLOSED");
+      // an invoice of March that comes in May
+      expect(
+          201,
+          maren.drop(
+              "late.csv",
+              "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open\n"
+                  + "LATE-%s,invoice,L%s,Late Bakery %s,2026-03-15,2026-04-14,USD,77.00,77.00\n"
+                      .formatted(word, word, word)));
+      var written = maren.get("/api/journal-entries?q=LATE-" + word).body().at("/rows/0");
+      assertThat(written.at("/bookedOn").asText()).isEqualTo("2026-04-01");
+      assertThat(written.at("/ofDay").asText()).isEqualTo("2026-03-15");
+    } finally {
+      var reopening = "/api/closed-periods/" + period.at("/id").asText() + "/reopening";
+      expect(400, osric.post(reopening, "{\"reason\":\"\"}"));
+      expect(200, osric.post(reopening, "{\"reason\":\"an audit\"}"));
+      expect(409, osric.post(reopening, "{\"reason\":\"again\"}"));
+    }
+    var listed = maren.get("/api/closed-periods").body();
+    assertThat(listed.at("/closedUntil").isNull()).isTrue();
+    assertThat(listed.at("/periods/0/reopenedWhy").asText()).isEqualTo("an audit");
   }
 
   @Test
