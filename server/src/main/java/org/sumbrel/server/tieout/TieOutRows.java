@@ -117,7 +117,7 @@ class TieOutRows {
             .toList(),
         things.values().stream()
             .distinct()
-            .filter(t -> t.inOpening && t.booksThen != 0)
+            .filter(t -> t.inOpening && t.bankThen != t.booksThen)
             .map(
                 t ->
                     new Way(
@@ -125,7 +125,7 @@ class TieOutRows {
                         t.id,
                         t.on,
                         t.words + ", which the opening balance has already",
-                        Money.ofMinor(currency, -t.booksThen)))
+                        Money.ofMinor(currency, t.bankThen - t.booksThen)))
             .toList(),
         figures.stream()
             .map(
