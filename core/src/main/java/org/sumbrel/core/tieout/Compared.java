@@ -27,7 +27,10 @@ public record Compared(
   /** Who told of something first. */
   public enum KnownBy {
     BANK,
-    BOOKS
+    /** A deposit of ours; negative where a processor takes more than it pays. */
+    DEPOSIT,
+    /** A refund that we sent. */
+    REFUND
   }
 
   /** What it leads to in the tie-out; empty where bank and books agree. */
@@ -36,14 +39,14 @@ public record Compared(
     if (missing.isZero()) {
       return Optional.empty();
     }
-    if (knownBy == KnownBy.BOOKS && !books.isZero()) {
-      var kind = books.isNegative() ? Kind.REFUND_OUTSTANDING : Kind.IN_TRANSIT;
+    if (knownBy != KnownBy.BANK && !books.isZero()) {
+      var kind = knownBy == KnownBy.REFUND ? Kind.REFUND_OUTSTANDING : Kind.IN_TRANSIT;
       return Optional.of(new Way(kind, id, on, words, missing.negated()));
     }
     if (bank.isZero()) {
       return Optional.of(new Way(Kind.IN_TRANSIT, id, on, words, books));
     }
-    var later = knownBy == KnownBy.BOOKS || agreeNow;
+    var later = knownBy != KnownBy.BANK || agreeNow;
     return Optional.of(
         new Way(later ? Kind.BOOKED_LATER : Kind.UNEXPLAINED, id, on, words, missing));
   }

@@ -75,7 +75,7 @@ class TieOutTest {
       var inBooks = by(thing.inBooks(), asOf) ? amount : zero;
       if (thing.atBank() != null || thing.viaDeposit() && thing.inBooks() != null) {
         new Compared(
-                thing.viaDeposit() && thing.inBooks() != null ? KnownBy.BOOKS : KnownBy.BANK,
+                thing.viaDeposit() && thing.inBooks() != null ? KnownBy.DEPOSIT : KnownBy.BANK,
                 "t" + n,
                 day,
                 "t" + n,
@@ -123,16 +123,21 @@ class TieOutTest {
 
   @Test
   void showsADepositThatCameInPart() {
-    assertThat(compared(KnownBy.BOOKS, 400, 1_000, false).way())
+    assertThat(compared(KnownBy.DEPOSIT, 400, 1_000, false).way())
         .get()
         .satisfies(
             way -> {
               assertThat(way.kind()).isEqualTo(Kind.IN_TRANSIT);
               assertThat(way.amount()).isEqualTo(usd(600));
             });
-    assertThat(compared(KnownBy.BOOKS, 0, -700, false).way())
+    assertThat(compared(KnownBy.REFUND, 0, -700, false).way())
         .get()
         .extracting(Way::kind)
         .isEqualTo(Kind.REFUND_OUTSTANDING);
+    // a payout by which a processor takes more than it pays is no refund
+    assertThat(compared(KnownBy.DEPOSIT, 0, -700, false).way())
+        .get()
+        .extracting(Way::kind)
+        .isEqualTo(Kind.IN_TRANSIT);
   }
 }

@@ -260,7 +260,7 @@ class TieOutRows {
                       + row.getString("slip");
               var on = row.getObject("banked_on", LocalDate.class);
               var thing =
-                  things.computeIfAbsent(id, i -> new Thing(KnownBy.BOOKS, i, on, words.strip()));
+                  things.computeIfAbsent(id, i -> new Thing(KnownBy.DEPOSIT, i, on, words.strip()));
               put(of, row.getObject("journal_entry_id", Long.class), thing);
               put(of, row.getObject("line_entry_id", Long.class), thing);
             });
@@ -307,7 +307,7 @@ class TieOutRows {
             row -> {
               var thing =
                   new Thing(
-                      KnownBy.BOOKS,
+                      KnownBy.REFUND,
                       "settlement-" + row.getLong("id"),
                       row.getObject("posted_on", LocalDate.class),
                       "Refund to " + row.getString("name"));
@@ -399,6 +399,6 @@ class TieOutRows {
     return first == null
         ? null
         : things.computeIfAbsent(
-            "journal-" + first, id -> new Thing(KnownBy.BOOKS, id, line.on(), line.text()));
+            "journal-" + first, id -> new Thing(KnownBy.DEPOSIT, id, line.on(), line.text()));
   }
 }
