@@ -107,6 +107,8 @@ class FirstDayTest extends FreshSumbrelTest {
     link(Pattern.compile("^Trial balance$")).click();
     assertThat(page.getByText("Debits and credits are equal; the difference is 0.00.")).isVisible();
     link(Pattern.compile("^Tied out")).click();
+    assertThat(page.getByText("Bank and books agree to the cent")).isVisible();
+    link(Pattern.compile("^Cent trail$")).click();
     assertThat(page.getByText("The trail is whole")).isVisible();
     assertThat(link(Pattern.compile("^Tied out 0.00 open"))).isVisible();
   }
@@ -219,6 +221,9 @@ class FirstDayTest extends FreshSumbrelTest {
     keys.press("Enter");
     assertThat(page.getByText("the difference is 0.00")).isVisible();
     tabTo(Pattern.compile("^Tied out"));
+    keys.press("Enter");
+    assertThat(page.getByText("Bank and books agree to the cent")).isVisible();
+    tabTo(Pattern.compile("^Cent trail$"));
     keys.press("Enter");
     assertThat(page.getByText("The trail is whole")).isVisible();
   }
