@@ -2,13 +2,14 @@ import { Box, Button, Link, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { useBooks } from "../access/session";
+import type { Money } from "../api/client";
 import { useReverse } from "../desk/queries";
 import { CameBy } from "../lockbox/CameBy";
 import { JournalLines } from "../journal/JournalLines";
 import { Amount } from "../shared/Amount";
 import { AskDialog } from "../shared/AskDialog";
 import { atMoment, onDay } from "../shared/dates";
-import { grouped, isZero, minor, positive } from "../shared/money";
+import { grouped, isNegative, isZero, minor, positive } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 import { layOut } from "../tally/layout";
 import { ThinTally } from "../tally/TallyBar";
@@ -32,11 +33,14 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
   const [shown, setShown] = useState(open);
   const [asking, setAsking] = useState(false);
   const reversed = s.status === "REVERSED";
+  // money from us is drawn as long as money to us
+  const fromUs = isNegative(s.received);
+  const units = (amount: Money) => (fromUs ? -minor(amount) : minor(amount));
   const layout = layOut(
-    minor(s.received),
-    s.applications.map((a) => ({ label: a.number, amount: minor(a.amount), discount: minor(a.discount) })),
-    s.adjustments.map((a) => ({ label: KEPT[a.kind], amount: minor(a.amount) })),
-    minor(s.onAccount),
+    units(s.received),
+    s.applications.map((a) => ({ label: a.number, amount: units(a.amount), discount: units(a.discount) })),
+    s.adjustments.map((a) => ({ label: KEPT[a.kind], amount: units(a.amount) })),
+    units(s.onAccount),
   );
   return (
     <Box
@@ -98,7 +102,7 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           </span>
         )}
         <Typography variant="body2" color="textSecondary" sx={{ fontSize: 12 }}>
-          received {onDay(s.receivedOn)}, posted {atMoment(s.postedAt)}{" "}
+          {fromUs ? "paid" : "received"} {onDay(s.receivedOn)}, posted {atMoment(s.postedAt)}{" "}
           {s.origin === "UNATTENDED" || s.origin === "TREATMENT" ? s.postedBy : `by ${s.postedBy}`}
           {s.draftedBy && `, drafted by ${s.draftedBy}`}
           {HOW[s.origin]}
@@ -145,7 +149,7 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
         <Button color="inherit" onClick={() => setShown(!shown)} aria-expanded={shown}>
           {shown ? "Hide" : "Journal"}
         </Button>
-        {!reversed && <Correct settlement={s} disabled={!books.mayPost} />}
+        {!reversed && !fromUs && !s.transferId && <Correct settlement={s} disabled={!books.mayPost} />}
         <Button disabled={reversed || !books.mayPost} onClick={() => setAsking(true)}>
           {reversed ? "Reversed" : "Reverse…"}
         </Button>
