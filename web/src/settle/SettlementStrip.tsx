@@ -121,9 +121,9 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
         )}
         {s.transferId && (
           <Typography variant="body2" sx={{ fontSize: 12.5 }}>
-            {s.adjustments.some((a) => a.text === "Put right by the bank")
-              ? "a mistake of the bank, put right; both halves are taken back together"
-              : `one side of a transfer, the other on ${s.transferWith}; both are taken back together`}
+            {s.transferWith
+              ? `one side of a transfer, the other on ${s.transferWith}; both are taken back together`
+              : "a mistake of the bank, put right; both halves are taken back together"}
           </Typography>
         )}
         {s.sentFrom && (

@@ -4,7 +4,7 @@ import { Link as RouterLink } from "react-router";
 import type { Money } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
-import { grouped, isNegative, isZero, minor, ofMinor, positive } from "../shared/money";
+import { grouped, isNegative, isZero, positive } from "../shared/money";
 import type { Figures, Way } from "./queries";
 import { KIND, placeOf } from "./words";
 
@@ -22,6 +22,7 @@ export function Ladders({ figures, right }: { figures: Figures; right?: (way: Wa
         title="The bank"
         first={figures.statement}
         steps={figures.ways.filter((w) => w.side === "BANK")}
+        sums={figures.sums}
         last={figures.adjustedStatement}
         right={right}
       />
@@ -29,6 +30,7 @@ export function Ladders({ figures, right }: { figures: Figures; right?: (way: Wa
         title="The books"
         first={figures.books}
         steps={figures.ways.filter((w) => w.side === "BOOKS")}
+        sums={figures.sums}
         last={figures.adjustedBooks}
         right={right}
       />
@@ -59,12 +61,14 @@ function Ladder({
   title,
   first,
   steps,
+  sums,
   last,
   right,
 }: {
   title: string;
   first: Money;
   steps: Way[];
+  sums: Figures["sums"];
   last: Money;
   right?: (way: Way) => void;
 }) {
@@ -77,7 +81,12 @@ function Ladder({
     >
       <Rung words={`${title}, balance`} amount={first} />
       {kinds.map((kind) => (
-        <Steps key={kind} steps={steps.filter((way) => way.kind === kind)} right={right} />
+        <Steps
+          key={kind}
+          steps={steps.filter((way) => way.kind === kind)}
+          sum={sums.find((one) => one.kind === kind)?.amount}
+          right={right}
+        />
       ))}
       {steps.length === 0 && (
         <Typography variant="body2" color="textSecondary" sx={{ py: 0.75 }}>
@@ -91,13 +100,12 @@ function Ladder({
 }
 
 /** The steps of one kind, with what they come to. */
-function Steps({ steps, right }: { steps: Way[]; right?: (way: Way) => void }) {
+function Steps({ steps, sum, right }: { steps: Way[]; sum?: Money; right?: (way: Way) => void }) {
   const [all, setAll] = useState(false);
   const [one] = steps;
   if (!one) {
     return null;
   }
-  const sum = steps.reduce((units, way) => units + minor(way.amount), 0);
   return (
     <>
       <Box
@@ -114,7 +122,7 @@ function Steps({ steps, right }: { steps: Way[]; right?: (way: Way) => void }) {
           {KIND[one.kind]}
           {steps.length > 1 && `, ${steps.length}`}
         </span>
-        {steps.length > 1 && <Amount of={ofMinor(sum, one.amount)} />}
+        {steps.length > 1 && sum && <Amount of={sum} />}
       </Box>
       {(all ? steps : steps.slice(0, MOST)).map((way) => (
         <Box

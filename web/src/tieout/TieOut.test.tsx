@@ -27,6 +27,7 @@ function looked(statement: string, gap: string) {
       adjustedStatement: usd(statement),
       adjustedBooks: usd("519.06"),
       gap: usd(gap),
+      sums: [],
       ways: [
         {
           kind: "UNEXPLAINED",

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import org.joda.money.Money;
+import org.sumbrel.core.money.MoneySum;
 
 /**
  * The proof that the books of a bank account agree with the bank at the end of a day: what only one
@@ -65,6 +66,14 @@ public record TieOut(LocalDate asOf, Money statement, Money books, List<Way> way
             .sorted(
                 Comparator.comparing(Way::kind).thenComparing(Way::on).thenComparing(Way::words))
             .toList();
+  }
+
+  /** What the ways of a kind come to together. */
+  public Money sum(Kind kind) {
+    return MoneySum.of(
+        statement.getCurrencyUnit(),
+        ways.stream().filter(way -> way.kind() == kind).toList(),
+        Way::amount);
   }
 
   private Money with(Money balance, Side side) {

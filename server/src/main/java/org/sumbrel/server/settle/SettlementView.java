@@ -41,9 +41,14 @@ public record SettlementView(
         Long payoutId,
     @Schema(description = "the house rule that it follows; null where it follows none")
         String treatment,
-    @Schema(description = "the transfer between own accounts of which it is one side")
+    @Schema(
+            description =
+                "the number that the two sides of a transfer share, or the two halves of what the bank put right")
         Long transferId,
-    @Schema(description = "the account on which the other side of it is") String transferWith,
+    @Schema(
+            description =
+                "the account on which the other side of a transfer is; null for what the bank put right")
+        String transferWith,
     @Schema(description = "the account from which a refund was sent before the bank showed it")
         String sentFrom,
     @Schema(description = "the entry by which the bank has shown that") Long shownBy) {

@@ -54,6 +54,8 @@ final class TieOutViews {
     }
   }
 
+  record KindSum(@NotNull Kind kind, @NotNull MoneyView amount) {}
+
   record TieOutFigures(
       @NotNull LocalDate asOf,
       @NotNull MoneyView statement,
@@ -62,6 +64,9 @@ final class TieOutViews {
       @NotNull MoneyView adjustedBooks,
       @NotNull @Schema(description = "positive where the bank shows more than the books")
           MoneyView gap,
+      @NotNull
+          @Schema(description = "what the ways of each kind come to; kinds without any left out")
+          List<KindSum> sums,
       @NotNull List<WayView> ways) {
 
     static TieOutFigures of(TieOut tieOut) {
@@ -72,6 +77,11 @@ final class TieOutViews {
           MoneyView.of(tieOut.adjustedStatement()),
           MoneyView.of(tieOut.adjustedBooks()),
           MoneyView.of(tieOut.gap()),
+          tieOut.ways().stream()
+              .map(Way::kind)
+              .distinct()
+              .map(kind -> new KindSum(kind, MoneyView.of(tieOut.sum(kind))))
+              .toList(),
           tieOut.ways().stream().map(WayView::of).toList());
     }
   }

@@ -194,7 +194,7 @@ class OwnTransfers {
           half,
           companies.accountFor(company, AccountRole.SUSPENSE),
           "Put right by the bank",
-          Grounds.transfer(pair, Long.valueOf(entry.bankAccountId())),
+          Grounds.putRight(pair),
           actor);
     }
     return pair;
