@@ -48,6 +48,8 @@ class ArchitectureTest {
           .definedBy("..core.journal..")
           .layer("tieout")
           .definedBy("..core.tieout..")
+          .layer("day")
+          .definedBy("..core.day..")
           .whereLayer("sums")
           .mayOnlyBeAccessedByLayers("propose", "deposit", "tieout")
           .whereLayer("intake")
@@ -75,6 +77,8 @@ class ArchitectureTest {
           .whereLayer("journal")
           .mayOnlyBeAccessedByLayers("tieout")
           .whereLayer("tieout")
+          .mayNotBeAccessedByAnyLayer()
+          .whereLayer("day")
           .mayNotBeAccessedByAnyLayer();
 
   @ArchTest
