@@ -83,14 +83,23 @@ explain_failure() {
 
 # Chromium for the browser tests, from Debian's packages where it is missing.
 need_chromium() {
-  [ -x /usr/bin/chromium ] && return
-  command -v apt-get >/dev/null 2>&1 || fail "The browser tests need Chromium at /usr/bin/chromium: install it and try again."
+  [ -x /usr/bin/chromium ] || need_package chromium "The browser tests need Chromium at /usr/bin/chromium"
+}
+
+# The plain-text accounting tool that the exported ledger is held against, from Debian's packages where it is missing.
+need_hledger() {
+  command -v hledger >/dev/null 2>&1 || need_package hledger "The tests of the exported ledger need hledger"
+}
+
+# need_package NAME WHAT-FOR
+need_package() {
+  command -v apt-get >/dev/null 2>&1 || fail "$2: install it and try again."
   local as=""
   if [ "$(id -u)" != 0 ]; then
-    command -v sudo >/dev/null 2>&1 || fail "The browser tests need Chromium: install it as root with apt-get install chromium and try again."
+    command -v sudo >/dev/null 2>&1 || fail "$2: install it as root with apt-get install $1 and try again."
     as=sudo
   fi
-  say "Installing Chromium for the browser tests."
-  $as apt-get update -qq && DEBIAN_FRONTEND=noninteractive $as apt-get install -y -qq chromium >/dev/null \
-    || fail "Chromium could not be installed: install it with apt-get install chromium and try again."
+  say "Installing $1 for the tests."
+  $as apt-get update -qq && DEBIAN_FRONTEND=noninteractive $as apt-get install -y -qq "$1" >/dev/null \
+    || fail "$1 could not be installed: install it with apt-get install $1 and try again."
 }

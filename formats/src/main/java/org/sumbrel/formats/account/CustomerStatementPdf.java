@@ -4,23 +4,16 @@ import com.lowagie.text.DocumentException;
 import com.lowagie.text.pdf.PdfPTable;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.util.Map;
+import java.util.List;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.Ageing.Bucket;
 import org.sumbrel.core.receivables.DayText;
+import org.sumbrel.formats.ageing.AgeingSheet;
 import org.sumbrel.formats.print.Paper;
 
 /** Writes a customer's statement as PDF, A4, with fonts of its own for every name of Europe. */
 public final class CustomerStatementPdf {
-
-  private static final Map<Bucket, String> BUCKETS =
-      Map.of(
-          Bucket.NOT_DUE, "Not due",
-          Bucket.DAYS_1_TO_30, "1–30 days",
-          Bucket.DAYS_31_TO_60, "31–60 days",
-          Bucket.DAYS_61_TO_90, "61–90 days",
-          Bucket.OVER_90, "Over 90 days");
 
   private final Paper paper;
 
@@ -34,9 +27,27 @@ public final class CustomerStatementPdf {
    * @throws IOException where the stream takes no more
    */
   public static void write(CustomerSheet sheet, OutputStream out) throws IOException {
+    writeAll("Statement of account: " + sheet.customer(), List.of(sheet), out);
+  }
+
+  /**
+   * Writes the statements of many customers into one document, each on pages of its own.
+   *
+   * @param name what the document is called
+   * @throws IOException where the stream takes no more
+   */
+  public static void writeAll(String name, Iterable<CustomerSheet> sheets, OutputStream out)
+      throws IOException {
     try {
-      var paper = new Paper("Statement of account: " + sheet.customer(), out);
-      new CustomerStatementPdf(paper).print(sheet);
+      var paper = new Paper(name, out);
+      var first = true;
+      for (var sheet : sheets) {
+        if (!first) {
+          paper.nextPage();
+        }
+        first = false;
+        new CustomerStatementPdf(paper).print(sheet);
+      }
       paper.end();
     } catch (DocumentException e) {
       throw new IOException("the statement cannot be written", e);
@@ -91,7 +102,7 @@ public final class CustomerStatementPdf {
   private PdfPTable ageing(CustomerSheet sheet) {
     var table = paper.table(20, 20, 20, 20, 20);
     for (var bucket : Bucket.values()) {
-      paper.labels(table, BUCKETS.get(bucket));
+      paper.labels(table, AgeingSheet.words(bucket));
     }
     for (var bucket : Bucket.values()) {
       paper.figures(table, text(sheet.ageing().amounts().get(bucket)));

@@ -53,6 +53,11 @@ public final class Paper {
     document.add(table);
   }
 
+  /** What comes next begins on a new page. */
+  public void nextPage() {
+    document.newPage();
+  }
+
   public void end() {
     document.close();
   }

@@ -17,6 +17,7 @@ import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.core.receivables.CustomerStatement;
 import org.sumbrel.core.receivables.CustomerStatement.Movement;
+import org.sumbrel.formats.sheet.SheetWriter;
 
 /** A customer's statement as he gets it. */
 class CustomerStatementWritersTest {
@@ -47,7 +48,9 @@ class CustomerStatementWritersTest {
   @Test
   void isATableOfMovementsWithTheirBalances() throws IOException {
     var out = new ByteArrayOutputStream();
-    CustomerStatementCsv.write(sheet(1), out);
+    try (var csv = SheetWriter.csv(out)) {
+      CustomerStatementTable.write(sheet(1), csv);
+    }
     assertThat(out.toString(StandardCharsets.UTF_8).lines())
         .containsExactly(
             "date,text,charge,credit,balance,currency",

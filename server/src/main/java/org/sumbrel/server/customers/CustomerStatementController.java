@@ -23,8 +23,9 @@ import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.CustomerStatement;
 import org.sumbrel.formats.account.CustomerSheet;
-import org.sumbrel.formats.account.CustomerStatementCsv;
 import org.sumbrel.formats.account.CustomerStatementPdf;
+import org.sumbrel.formats.account.CustomerStatementTable;
+import org.sumbrel.formats.sheet.SheetWriter;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
@@ -117,7 +118,15 @@ class CustomerStatementController {
   @Operation(summary = "The statement as CSV")
   ResponseEntity<byte[]> csv(@PathVariable Long id, @ParameterObject Asked asked)
       throws IOException {
-    return file(sheet(id, asked), "csv", new MediaType("text", "csv"), CustomerStatementCsv::write);
+    return file(
+        sheet(id, asked),
+        "csv",
+        new MediaType("text", "csv"),
+        (sheet, out) -> {
+          try (var csv = SheetWriter.csv(out)) {
+            CustomerStatementTable.write(sheet, csv);
+          }
+        });
   }
 
   private interface Writer {

@@ -1,0 +1,2 @@
+/** Writers of what customers owe by age. */
+package org.sumbrel.formats.ageing;
