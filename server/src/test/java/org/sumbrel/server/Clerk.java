@@ -6,6 +6,8 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
@@ -105,6 +107,19 @@ public final class Clerk {
                     "application/octet-stream",
                     text.getBytes(StandardCharsets.UTF_8)));
     return answer(field.isEmpty() ? call : call.param(field, value));
+  }
+
+  /** What stands on each account, whatever moved on it. */
+  public List<String> balances() {
+    var balances = new ArrayList<String>();
+    for (var account : get("/api/trial-balance").body().at("/accounts")) {
+      var debit = account.at("/debit/amount").asText();
+      var credit = account.at("/credit/amount").asText();
+      if (!debit.equals(credit)) {
+        balances.add(account.at("/code").asText() + " " + debit + " " + credit);
+      }
+    }
+    return balances;
   }
 
   /** The text of a file that is saved. */

@@ -20,7 +20,8 @@ public record Ageing(LocalDate asOf, Map<Bucket, Money> amounts) {
     DAYS_61_TO_90,
     OVER_90;
 
-    static Bucket of(LocalDate dueOn, LocalDate asOf) {
+    /** The bucket of what was due on a day. */
+    public static Bucket of(LocalDate dueOn, LocalDate asOf) {
       var days = ChronoUnit.DAYS.between(dueOn, asOf);
       if (days <= 0) {
         return NOT_DUE;
@@ -36,8 +37,7 @@ public record Ageing(LocalDate asOf, Map<Bucket, Money> amounts) {
   }
 
   /** Sorts the balances of {@code items} into buckets; credit lowers the bucket of its own date. */
-  public static Ageing of(
-      CurrencyUnit currency, Collection<? extends OpenItem> items, LocalDate asOf) {
+  public static Ageing of(CurrencyUnit currency, Collection<? extends Aged> items, LocalDate asOf) {
     var amounts = new EnumMap<Bucket, Money>(Bucket.class);
     for (var bucket : Bucket.values()) {
       amounts.put(bucket, Money.zero(currency));
@@ -46,5 +46,15 @@ public record Ageing(LocalDate asOf, Map<Bucket, Money> amounts) {
       amounts.merge(Bucket.of(item.dueOn(), asOf), item.open(), Money::plus);
     }
     return new Ageing(asOf, amounts);
+  }
+
+  /** All that is owed, of any age. */
+  public Money total() {
+    return amounts.values().stream().reduce(Money::plus).orElseThrow();
+  }
+
+  /** What of it is past due; credit that is past its date lowers it. */
+  public Money overdue() {
+    return total().minus(amounts.get(Bucket.NOT_DUE));
   }
 }

@@ -8,7 +8,8 @@ import org.joda.money.Money;
  * Anything on a customer's account with a balance. Amounts are signed from our side: what we are
  * owed is positive, what we owe (credit notes, money on account) is negative.
  */
-public sealed interface OpenItem permits Invoice, CreditNote, OnAccount, Claim, RefundDue {
+public sealed interface OpenItem extends Aged
+    permits Invoice, CreditNote, OnAccount, Claim, RefundDue {
 
   /** In the order of their ids, of which a later one is larger as a number or as a text. */
   Comparator<OpenItem> EARLIEST_KNOWN =
@@ -25,12 +26,14 @@ public sealed interface OpenItem permits Invoice, CreditNote, OnAccount, Claim, 
 
   LocalDate issuedOn();
 
+  @Override
   LocalDate dueOn();
 
   /** The amount it was made for, signed. */
   Money total();
 
   /** What is left of it, signed like {@link #total()} and never beyond it. */
+  @Override
   Money open();
 
   /** The same item with another balance. */

@@ -43,8 +43,7 @@ public record AgeingSheet(String company, CurrencyUnit currency, LocalDate asOf,
 
     /** All that he owes, of any age. */
     public Money total() {
-      var amounts = ageing.amounts().values();
-      return MoneySum.of(amounts.iterator().next().getCurrencyUnit(), amounts, m -> m);
+      return ageing.total();
     }
   }
 

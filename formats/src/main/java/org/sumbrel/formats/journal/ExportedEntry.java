@@ -28,6 +28,11 @@ public record ExportedEntry(
     lines = List.copyOf(lines);
   }
 
+  /** The same entry with these lines. */
+  public ExportedEntry with(List<Line> others) {
+    return new ExportedEntry(id, bookedOn, ofDay, text, writtenBy, writtenAt, reverses, others);
+  }
+
   /**
    * One line.
    *

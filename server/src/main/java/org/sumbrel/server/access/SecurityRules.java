@@ -75,6 +75,9 @@ class SecurityRules {
                     .hasRole("SUPERVISOR")
                     .requestMatchers(HttpMethod.DELETE, "/api/treatments/**")
                     .hasRole("SUPERVISOR")
+                    // an auditor may take what is exported already; making an export is for clerks
+                    .requestMatchers(HttpMethod.POST, "/api/journal-exports/*/files")
+                    .hasAnyRole("CLERK", "SUPERVISOR", "AUDITOR")
                     .requestMatchers(HttpMethod.PUT, "/api/policies/**")
                     .hasAnyRole("ADMINISTRATOR", "SUPERVISOR")
                     .requestMatchers(HttpMethod.GET, "/api/**", "/v3/api-docs/**")

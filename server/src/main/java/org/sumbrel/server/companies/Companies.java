@@ -292,15 +292,22 @@ public class Companies {
   }
 
   /**
+   * An account of the company's chart.
+   *
+   * @throws NotThere where the company has no such account
+   */
+  public LedgerAccountEntity account(Long companyId, Long id) {
+    return Optional.ofNullable(chartOf(companyId).get(id))
+        .orElseThrow(() -> new NotThere("account", id));
+  }
+
+  /**
    * The account, where it is one of the company's and a hand may book to it.
    *
    * @throws BadRequest where its balance is proved by records of its own
    */
   public LedgerAccountEntity bookable(Long companyId, Long id) {
-    var account = chartOf(companyId).get(id);
-    if (account == null) {
-      throw new NotThere("account", id);
-    }
+    var account = account(companyId, id);
     if (!account.role().bookable()) {
       throw new BadRequest(
           account.code()

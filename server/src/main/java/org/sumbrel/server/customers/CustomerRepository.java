@@ -1,5 +1,6 @@
 package org.sumbrel.server.customers;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Limit;
@@ -7,6 +8,10 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
 interface CustomerRepository extends JpaRepository<CustomerEntity, Long> {
+
+  List<CustomerEntity> findByCompanyIdAndParentIdIsNotNull(Long companyId);
+
+  List<CustomerEntity> findByCompanyIdAndNumberIn(Long companyId, Collection<String> numbers);
 
   Optional<CustomerEntity> findByCompanyIdAndNumber(Long companyId, String number);
 

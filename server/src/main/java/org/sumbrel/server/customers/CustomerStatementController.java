@@ -4,31 +4,22 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
-import org.joda.money.CurrencyUnit;
 import org.springdoc.core.annotations.ParameterObject;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
-import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.CustomerStatement;
 import org.sumbrel.formats.account.CustomerSheet;
 import org.sumbrel.formats.account.CustomerStatementPdf;
 import org.sumbrel.formats.account.CustomerStatementTable;
-import org.sumbrel.formats.sheet.SheetWriter;
-import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.FileAnswer;
 import org.sumbrel.server.api.MoneyView;
-import org.sumbrel.server.companies.Companies;
 
 /** A customer's account with its running balance, on the screen and as he is sent it. */
 @RestController
@@ -36,19 +27,10 @@ import org.sumbrel.server.companies.Companies;
 @Transactional(readOnly = true)
 class CustomerStatementController {
 
-  private static final int MONTHS_BACK = 3;
+  private final CustomerSheets sheets;
 
-  private final Customers customers;
-  private final AccountMovements movements;
-  private final Companies companies;
-  private final Clock clock;
-
-  CustomerStatementController(
-      Customers customers, AccountMovements movements, Companies companies, Clock clock) {
-    this.customers = customers;
-    this.movements = movements;
-    this.companies = companies;
-    this.clock = clock;
+  CustomerStatementController(CustomerSheets sheets) {
+    this.sheets = sheets;
   }
 
   /**
@@ -111,71 +93,40 @@ class CustomerStatementController {
   @Operation(summary = "The statement as PDF, with what is open and its ageing")
   ResponseEntity<byte[]> pdf(@PathVariable Long id, @ParameterObject Asked asked)
       throws IOException {
-    return file(sheet(id, asked), "pdf", MediaType.APPLICATION_PDF, CustomerStatementPdf::write);
+    var sheet = sheet(id, asked);
+    return FileAnswer.of(
+        name(sheet, "pdf"),
+        MediaType.APPLICATION_PDF,
+        out -> CustomerStatementPdf.write(sheet, out));
   }
 
   @GetMapping(value = "/api/customers/{id}/statement.csv", produces = "text/csv")
   @Operation(summary = "The statement as CSV")
   ResponseEntity<byte[]> csv(@PathVariable Long id, @ParameterObject Asked asked)
       throws IOException {
-    return file(
-        sheet(id, asked),
-        "csv",
-        new MediaType("text", "csv"),
-        (sheet, out) -> {
-          try (var csv = SheetWriter.csv(out)) {
-            CustomerStatementTable.write(sheet, csv);
-          }
-        });
+    var sheet = sheet(id, asked);
+    return FileAnswer.csv(name(sheet, "csv"), out -> CustomerStatementTable.write(sheet, out));
   }
 
-  private interface Writer {
-    void write(CustomerSheet sheet, OutputStream out) throws IOException;
+  @GetMapping(value = "/api/customers/{id}/statement.xlsx", produces = FileAnswer.XLSX)
+  @Operation(summary = "The statement as a workbook")
+  ResponseEntity<byte[]> xlsx(@PathVariable Long id, @ParameterObject Asked asked)
+      throws IOException {
+    var sheet = sheet(id, asked);
+    return FileAnswer.xlsx(
+        name(sheet, "xlsx"), "Statement", out -> CustomerStatementTable.write(sheet, out));
   }
 
-  private static ResponseEntity<byte[]> file(
-      CustomerSheet sheet, String ending, MediaType type, Writer writer) throws IOException {
-    var out = new ByteArrayOutputStream();
-    writer.write(sheet, out);
-    var name = "statement-" + sheet.number() + "-" + sheet.statement().until() + "." + ending;
-    return ResponseEntity.ok()
-        .contentType(type)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename(name).build().toString())
-        .body(out.toByteArray());
+  private static String name(CustomerSheet sheet, String ending) {
+    return "statement-" + sheet.number() + "-" + sheet.statement().until() + "." + ending;
   }
 
   private CustomerSheet sheet(Long id, Asked asked) {
-    var statement = of(id, asked);
-    var unit = statement.opening().getCurrencyUnit();
-    var company = customers.companyOf(id);
-    var customer = customers.customer(company, id);
-    var open =
-        (asked.withBranches() ? customers.openOfFamily(id) : customers.openOf(id))
-            .stream()
-                .filter(i -> i.currency().equals(unit.getCode()))
-                .map(OpenItemEntity::toItem)
-                .toList();
-    return new CustomerSheet(
-        companies.company(company).name(),
-        customer.name(),
-        customer.number(),
-        statement,
-        Ageing.of(unit, open, LocalDate.now(clock)),
-        open);
+    return sheets.sheet(id, asked.from(), asked.until(), asked.currency(), asked.withBranches());
   }
 
   private CustomerStatement of(Long id, Asked asked) {
-    var last = asked.until() == null ? LocalDate.now(clock) : asked.until();
-    var first =
-        asked.from() == null ? last.minusMonths(MONTHS_BACK).withDayOfMonth(1) : asked.from();
-    if (first.isAfter(last)) {
-      throw new BadRequest("A statement from " + first + " cannot end before, on " + last + ".");
-    }
-    var company = companies.company(customers.companyOf(id));
-    var unit = CurrencyUnit.of(asked.currency() == null ? company.currency() : asked.currency());
-    var family = asked.withBranches() ? customers.family(id) : List.of(id);
-    return CustomerStatement.of(unit, movements.of(family, unit), first, last);
+    return sheets.statement(
+        id, asked.from(), asked.until(), asked.currency(), asked.withBranches());
   }
 }

@@ -100,6 +100,29 @@ public class Customers {
         .collect(Collectors.toMap(CustomerEntity::id, CustomerEntity::name));
   }
 
+  /** Numbers of customers by id, for lists. */
+  public Map<Long, String> numbers(Collection<Long> ids) {
+    return customers.findAllById(ids).stream()
+        .collect(Collectors.toMap(CustomerEntity::id, CustomerEntity::number));
+  }
+
+  /** Customers whose name or number has a text, by name. */
+  public List<CustomerEntity> like(Long companyId, String text, int most) {
+    return customers.page(companyId, text, "", 0, Limit.of(most));
+  }
+
+  /** Who pays for whom: the parent of each customer that has one. */
+  public Map<Long, Long> payers(Long companyId) {
+    return customers.findByCompanyIdAndParentIdIsNotNull(companyId).stream()
+        .collect(Collectors.toMap(CustomerEntity::id, CustomerEntity::parentId));
+  }
+
+  /** Ids of customers by number, for lists. */
+  public Map<String, Long> byNumbers(Long companyId, Collection<String> numbers) {
+    return customers.findByCompanyIdAndNumberIn(companyId, numbers).stream()
+        .collect(Collectors.toMap(CustomerEntity::number, CustomerEntity::id));
+  }
+
   /** Numbers of items that begin with a text, in their order. */
   public List<String> numbersLike(Long companyId, String text, int most) {
     return items.numbersLike(companyId, text.toUpperCase(Locale.ROOT), Limit.of(most));

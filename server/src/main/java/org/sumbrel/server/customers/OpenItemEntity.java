@@ -13,6 +13,7 @@ import java.time.LocalDate;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.receivables.Claim;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.receivables.CreditNote;
@@ -31,11 +32,22 @@ public class OpenItemEntity {
 
   /** What kind of item it is. */
   public enum Kind {
-    INVOICE,
-    CREDIT_NOTE,
-    ON_ACCOUNT,
-    CLAIM,
-    REFUND
+    INVOICE(AccountRole.RECEIVABLE),
+    CREDIT_NOTE(AccountRole.RECEIVABLE),
+    ON_ACCOUNT(AccountRole.UNAPPLIED_RECEIPTS),
+    CLAIM(AccountRole.CLAIMS),
+    REFUND(AccountRole.REFUNDS_DUE);
+
+    private final AccountRole role;
+
+    Kind(AccountRole role) {
+      this.role = role;
+    }
+
+    /** The control account on which such items stand: that of {@code Posting.roleOf}. */
+    public AccountRole role() {
+      return role;
+    }
   }
 
   @Id

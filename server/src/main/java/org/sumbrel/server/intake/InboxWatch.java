@@ -21,6 +21,7 @@ import org.springframework.stereotype.Component;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
 import org.sumbrel.server.SumbrelSettings;
+import org.sumbrel.server.audit.Acting;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyView;
 import org.sumbrel.server.desk.ProposalRenewal;
@@ -87,9 +88,12 @@ class InboxWatch {
   /** One look at the folder. */
   @Scheduled(fixedDelayString = "${sumbrel.inbox-every:2s}", initialDelayString = "2s")
   synchronized void look() {
-    if (!on()) {
-      return;
+    if (on()) {
+      Acting.with(BY, "watched folder", this::takeWhatIsThere);
     }
+  }
+
+  private void takeWhatIsThere() {
     try {
       watchCompanies();
       for (var one : watched) {

@@ -7,7 +7,6 @@ import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -27,7 +26,7 @@ import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.journal.JournalSources.JournalSource;
 
-/** The journal and the trial balance. */
+/** The journal. */
 @RestController
 @Tag(name = "journal")
 @Transactional(readOnly = true)
@@ -71,23 +70,6 @@ public class JournalController {
       @Schema(description = "of what it was written, where that is one thing") JournalSource source,
       @NotNull List<LineView> lines) {}
 
-  record AccountBalance(
-      @NotNull String code,
-      @NotNull String account,
-      @NotNull MoneyView debit,
-      @NotNull MoneyView credit) {}
-
-  record CurrencyTotal(
-      @NotNull String currency,
-      @NotNull MoneyView debit,
-      @NotNull MoneyView credit,
-      @NotNull MoneyView difference) {}
-
-  record TrialBalance(
-      @NotNull boolean balanced,
-      @NotNull List<AccountBalance> accounts,
-      @NotNull List<CurrencyTotal> totals) {}
-
   @GetMapping("/api/journal-entries")
   @Operation(summary = "Journal entries, newest first")
   Page<JournalEntryView> list(
@@ -115,61 +97,6 @@ public class JournalController {
         sources.of(List.of(id)),
         companies.chartOf(entry.companyId()),
         customers.names(customerIds(List.of(entry))));
-  }
-
-  @GetMapping("/api/trial-balance")
-  @Operation(
-      summary =
-          "What stands on each account; debits and credits are equal in each currency, or it says so")
-  TrialBalance trialBalance(@RequestParam(required = false) Long company) {
-    var owner = companies.company(company);
-    var chart = companies.chartOf(owner.id());
-    var balances = entries.balances(owner.id());
-    var accounts =
-        balances.stream()
-            .sorted(
-                Comparator.comparing(
-                        (JournalEntryRepository.Balance b) -> chart.get(b.ledgerAccountId()).code())
-                    .thenComparing(JournalEntryRepository.Balance::currency))
-            .map(b -> balance(b, chart.get(b.ledgerAccountId())))
-            .toList();
-    var totals =
-        balances.stream()
-            .collect(Collectors.groupingBy(JournalEntryRepository.Balance::currency))
-            .entrySet()
-            .stream()
-            .sorted(Map.Entry.comparingByKey())
-            .map(e -> total(e.getKey(), e.getValue()))
-            .toList();
-    return new TrialBalance(
-        totals.stream().allMatch(t -> t.difference().toMoney().isZero()), accounts, totals);
-  }
-
-  /** An account shows its balance on the side on which it stands. */
-  private static AccountBalance balance(
-      JournalEntryRepository.Balance balance, LedgerAccountEntity account) {
-    var net = balance.debitMinor() - balance.creditMinor();
-    return new AccountBalance(
-        account.code(),
-        account.name(),
-        MoneyView.ofMinor(balance.currency(), Math.max(0, net)),
-        MoneyView.ofMinor(balance.currency(), Math.max(0, -net)));
-  }
-
-  private static CurrencyTotal total(
-      String currency, List<JournalEntryRepository.Balance> balances) {
-    var debit = 0L;
-    var credit = 0L;
-    for (var balance : balances) {
-      var net = balance.debitMinor() - balance.creditMinor();
-      debit += Math.max(0, net);
-      credit += Math.max(0, -net);
-    }
-    return new CurrencyTotal(
-        currency,
-        MoneyView.ofMinor(currency, debit),
-        MoneyView.ofMinor(currency, credit),
-        MoneyView.ofMinor(currency, debit - credit));
   }
 
   static Set<Long> customerIds(Collection<JournalEntryEntity> entries) {

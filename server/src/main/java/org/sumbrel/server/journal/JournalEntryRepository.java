@@ -15,20 +15,6 @@ interface JournalEntryRepository extends JpaRepository<JournalEntryEntity, Long>
       """)
   List<JournalEntryEntity> page(Long company, String q, long before, Limit limit);
 
-  /** What stands on an account in a currency, debits and credits apart, in minor units. */
-  record Balance(Long ledgerAccountId, String currency, long debitMinor, long creditMinor) {}
-
-  @Query(
-      """
-      select new org.sumbrel.server.journal.JournalEntryRepository$Balance(l.ledgerAccountId, l.currency,
-        sum(case when l.amountMinor > 0 then l.amountMinor else 0L end),
-        sum(case when l.amountMinor < 0 then -l.amountMinor else 0L end))
-      from JournalLineEntity l
-      where l.ledgerAccountId in (select a.id from LedgerAccountEntity a where a.companyId = :company)
-      group by l.ledgerAccountId, l.currency
-      """)
-  List<Balance> balances(Long company);
-
   @Query(
       "select coalesce(sum(l.amountMinor), 0L) from JournalLineEntity l where l.ledgerAccountId = :account and l.currency = :currency")
   long balance(Long account, String currency);

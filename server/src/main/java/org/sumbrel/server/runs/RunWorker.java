@@ -22,6 +22,7 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.audit.Acting;
 import org.sumbrel.server.desk.ProposalRenewal;
 
 /**
@@ -93,12 +94,23 @@ class RunWorker implements ApplicationRunner {
 
   private void work(Long runId) {
     var run = runs.findById(runId).orElseThrow();
+    Acting.with(run.actor().name(), "run " + runId, () -> work(run));
+  }
+
+  private void work(RunEntity run) {
+    var runId = run.id();
     try {
       var others =
           IntStream.range(1, hands)
               .mapToObj(
                   hand ->
-                      CompletableFuture.runAsync(() -> work(runId, hand, run.actor()), otherHands))
+                      CompletableFuture.runAsync(
+                          () ->
+                              Acting.with(
+                                  run.actor().name(),
+                                  "run " + runId,
+                                  () -> work(runId, hand, run.actor())),
+                          otherHands))
               .toList();
       work(runId, 0, run.actor());
       others.forEach(CompletableFuture::join);

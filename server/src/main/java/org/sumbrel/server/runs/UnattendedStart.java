@@ -4,6 +4,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.audit.Acting;
 import org.sumbrel.server.desk.ProposalsRenewed;
 
 /** Begins what is posted without a hand as soon as proposals are current. */
@@ -24,7 +26,10 @@ class UnattendedStart {
   @EventListener
   public synchronized void renewed(ProposalsRenewed proposals) {
     try {
-      unattended.start(proposals.companyId()).forEach(worker::submit);
+      Acting.with(
+          Actor.UNATTENDED.name(),
+          "without a hand",
+          () -> unattended.start(proposals.companyId()).forEach(worker::submit));
     } catch (RuntimeException e) {
       LOG.error("nothing was posted without a hand for company {}", proposals.companyId(), e);
     }

@@ -21,6 +21,7 @@ import org.sumbrel.core.treat.Treatments.Verdict;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.audit.Acting;
 import org.sumbrel.server.settle.AccountSettlements;
 import org.sumbrel.server.settle.Grounds;
 
@@ -183,7 +184,8 @@ class TreatmentPosting {
             posting.everSettled(fitting.stream().map(e -> Long.valueOf(e.id())).toList()));
     var posted = 0;
     for (var entry : fitting) {
-      if (!before.contains(Long.valueOf(entry.id())) && post(all, company, entry)) {
+      if (!before.contains(Long.valueOf(entry.id()))
+          && Acting.with(Actor.UNATTENDED.name(), "house rules", () -> post(all, company, entry))) {
         posted++;
       }
     }

@@ -81,7 +81,7 @@ class SettlementApiTest {
     var books = books("600.00", "500.00");
     var entry = books.credit("1000.00", "flour");
     var flow = maren.get("/api/flow").body();
-    var trial = maren.get("/api/trial-balance").body();
+    var balances = maren.balances();
     var trail = maren.get("/api/cent-trail").body();
     var items = applied(books.item(0), "600.00") + "," + applied(books.item(1), "400.00");
     var id = expect(201, maren.post("/api/settlements", draft(entry, items, ""))).text("/id");
@@ -97,7 +97,7 @@ class SettlementApiTest {
     assertThat(books.open(0)).isEqualTo("600.00");
     assertThat(books.open(1)).isEqualTo("500.00");
     assertThat(maren.get("/api/flow").body()).isEqualTo(flow);
-    assertThat(maren.get("/api/trial-balance").body()).isEqualTo(trial);
+    assertThat(maren.balances()).isEqualTo(balances);
     assertThat(maren.get("/api/cent-trail").body()).isEqualTo(trail);
     assertThat(maren.get("/api/entries/" + entry).text("/status")).isEqualTo("WAITING");
     assertRefused(

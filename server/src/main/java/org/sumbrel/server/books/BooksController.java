@@ -1,0 +1,219 @@
+package org.sumbrel.server.books;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.io.IOException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.journal.Agreement;
+import org.sumbrel.formats.ageing.AgeingPdf;
+import org.sumbrel.formats.ageing.AgeingSheet;
+import org.sumbrel.formats.ageing.AgeingTable;
+import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Currencies;
+import org.sumbrel.server.api.FileAnswer;
+import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.books.BooksView.AgedLine;
+import org.sumbrel.server.books.BooksView.AgeingReport;
+import org.sumbrel.server.books.BooksView.AgreementLine;
+import org.sumbrel.server.books.BooksView.AgreementView;
+import org.sumbrel.server.books.BooksView.ClaimsReport;
+import org.sumbrel.server.books.BooksView.CostReport;
+import org.sumbrel.server.books.BooksView.UnappliedMoney;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.Customers;
+
+/** What the books say beyond the journal. */
+@RestController
+@Tag(name = "books")
+@Transactional(readOnly = true)
+class BooksController {
+
+  private static final int MONTHS_BACK = 5;
+
+  private final Agreements agreements;
+  private final OpenMoney open;
+  private final Costs costs;
+  private final Companies companies;
+  private final Customers customers;
+  private final Clock clock;
+
+  BooksController(
+      Agreements agreements,
+      OpenMoney open,
+      Costs costs,
+      Companies companies,
+      Customers customers,
+      Clock clock) {
+    this.agreements = agreements;
+    this.open = open;
+    this.costs = costs;
+    this.companies = companies;
+    this.customers = customers;
+    this.clock = clock;
+  }
+
+  private CurrencyUnit unit(Long company, String currency) {
+    return Currencies.unit(currency == null ? companies.company(company).currency() : currency);
+  }
+
+  @GetMapping("/api/books/agreement")
+  @Operation(
+      summary =
+          "The items of customers held against their accounts in the ledger; at the end of a day where one is given")
+  AgreementView agreement(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency,
+      @RequestParam(required = false) LocalDate on) {
+    var owner = companies.idOf(company);
+    var agreement = agreements.of(owner, unit(owner, currency), on);
+    var apart = agreement.apart();
+    var names = customers.names(apart.stream().map(l -> Long.valueOf(l.customerId())).toList());
+    var totals =
+        Stream.of(AccountRole.values())
+            .filter(AccountRole::byCustomer)
+            .map(role -> line(owner, agreement.total(role), null))
+            .toList();
+    return new AgreementView(
+        on,
+        agreement.currency().getCode(),
+        agreement.agrees(),
+        agreement.lines().stream().map(Agreement.Line::customerId).distinct().count(),
+        totals,
+        apart.stream()
+            .map(l -> line(owner, l, names.get(Long.valueOf(l.customerId()))))
+            .sorted(Comparator.comparing(AgreementLine::customer))
+            .toList());
+  }
+
+  private AgreementLine line(Long company, Agreement.Line of, String customer) {
+    var account = companies.account(company, companies.accountFor(company, of.role()));
+    return new AgreementLine(
+        customer == null ? null : Long.valueOf(of.customerId()),
+        customer,
+        of.role(),
+        account.code() + " " + account.name(),
+        account.id(),
+        MoneyView.of(of.items()),
+        MoneyView.of(of.books()),
+        MoneyView.of(of.difference()));
+  }
+
+  @GetMapping("/api/books/unapplied")
+  @Operation(summary = "Money on account and credit notes that nobody has applied, oldest first")
+  UnappliedMoney unapplied(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency) {
+    var owner = companies.idOf(company);
+    return open.unapplied(owner, unit(owner, currency), LocalDate.now(clock));
+  }
+
+  @GetMapping("/api/books/claims")
+  @Operation(summary = "Claims on customers by reason and age, and each of them")
+  ClaimsReport claims(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency) {
+    var owner = companies.idOf(company);
+    return open.claims(owner, unit(owner, currency), LocalDate.now(clock));
+  }
+
+  @GetMapping("/api/books/differences")
+  @Operation(
+      summary =
+          "What differences cost between two days (the last six months where none are given), by kind, month and customer")
+  CostReport differences(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency,
+      @RequestParam(required = false) LocalDate from,
+      @RequestParam(required = false) LocalDate until) {
+    var owner = companies.idOf(company);
+    var last = until == null ? LocalDate.now(clock) : until;
+    var first = from == null ? last.minusMonths(MONTHS_BACK).withDayOfMonth(1) : from;
+    if (first.isAfter(last)) {
+      throw new BadRequest("A period from " + first + " cannot end before, on " + last + ".");
+    }
+    return costs.between(owner, unit(owner, currency), first, last);
+  }
+
+  @GetMapping("/api/books/ageing")
+  @Operation(summary = "What customers owe by age on a day; today where none is given")
+  AgeingReport ageing(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency,
+      @RequestParam(required = false) LocalDate on) {
+    var sheet = sheet(company, currency, on);
+    var ids =
+        customers.byNumbers(
+            companies.idOf(company), sheet.lines().stream().map(AgeingSheet.Line::number).toList());
+    return new AgeingReport(
+        sheet.asOf(),
+        sheet.currency().getCode(),
+        sheet.lines().stream()
+            .map(
+                l ->
+                    new AgedLine(
+                        ids.get(l.number()),
+                        l.number(),
+                        l.customer(),
+                        OpenMoney.buckets(l.ageing()),
+                        MoneyView.of(l.total())))
+            .toList(),
+        OpenMoney.buckets(sheet.total().ageing()),
+        MoneyView.of(sheet.total().total()));
+  }
+
+  private AgeingSheet sheet(Long company, String currency, LocalDate on) {
+    var owner = companies.idOf(company);
+    var today = LocalDate.now(clock);
+    var day = on == null ? today : on;
+    return open.byCustomer(owner, unit(owner, currency), day, day.isBefore(today));
+  }
+
+  @GetMapping(value = "/api/books/ageing.pdf", produces = "application/pdf")
+  @Operation(summary = "The ageing as PDF")
+  ResponseEntity<byte[]> ageingPdf(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency,
+      @RequestParam(required = false) LocalDate on)
+      throws IOException {
+    var sheet = sheet(company, currency, on);
+    return FileAnswer.of(
+        name(sheet, "pdf"), MediaType.APPLICATION_PDF, out -> AgeingPdf.write(sheet, out));
+  }
+
+  @GetMapping(value = "/api/books/ageing.csv", produces = "text/csv")
+  @Operation(summary = "The ageing as CSV")
+  ResponseEntity<byte[]> ageingCsv(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency,
+      @RequestParam(required = false) LocalDate on)
+      throws IOException {
+    var sheet = sheet(company, currency, on);
+    return FileAnswer.csv(name(sheet, "csv"), out -> AgeingTable.write(sheet, out));
+  }
+
+  @GetMapping(value = "/api/books/ageing.xlsx", produces = FileAnswer.XLSX)
+  @Operation(summary = "The ageing as a workbook")
+  ResponseEntity<byte[]> ageingXlsx(
+      @RequestParam(required = false) Long company,
+      @RequestParam(required = false) String currency,
+      @RequestParam(required = false) LocalDate on)
+      throws IOException {
+    var sheet = sheet(company, currency, on);
+    return FileAnswer.xlsx(name(sheet, "xlsx"), "Ageing", out -> AgeingTable.write(sheet, out));
+  }
+
+  private static String name(AgeingSheet sheet, String ending) {
+    return "ageing-" + sheet.currency().getCode() + "-" + sheet.asOf() + "." + ending;
+  }
+}
