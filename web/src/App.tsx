@@ -17,7 +17,11 @@ const ItemView = lazy(() => import("./settle/ItemView"));
 const SettlementSheet = lazy(() => import("./settle/SettlementSheet"));
 const FindView = lazy(() => import("./find/FindView"));
 const JournalView = lazy(() => import("./journal/JournalView"));
-const TrialBalanceView = lazy(() => import("./journal/TrialBalanceView"));
+const BooksView = lazy(() => import("./books/BooksView"));
+const LedgerView = lazy(() => import("./books/LedgerView"));
+const ExportsView = lazy(() => import("./exports/ExportsView"));
+const DaySheetView = lazy(() => import("./daysheet/DaySheetView"));
+const AuditView = lazy(() => import("./audit/AuditView"));
 const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
 const BatchesView = lazy(() => import("./lockbox/BatchesView"));
 const BatchView = lazy(() => import("./lockbox/BatchView"));
@@ -91,12 +95,18 @@ export function App() {
           <Route path="/posted/runs/:runId" element={<RunView />} />
           <Route path="/posted/unattended" element={<UnattendedView />} />
           <Route path="/posted/journal" element={<JournalView />} />
-          <Route path="/posted/trial-balance" element={<TrialBalanceView />} />
+          <Route path="/posted/journal/:entryId" element={<JournalView />} />
+          <Route path="/posted/books" element={<BooksView />} />
+          <Route path="/posted/books/accounts/:accountId/:currency" element={<LedgerView />} />
+          <Route path="/posted/books/:tab" element={<BooksView />} />
+          <Route path="/posted/exports" element={<ExportsView />} />
           <Route path="/tied-out/accounts" element={<TieOutView />} />
           <Route path="/tied-out/accounts/:accountId" element={<TieOutView />} />
+          <Route path="/tied-out/day" element={<DaySheetView />} />
           <Route path="/tied-out/periods" element={<ClosedPeriodsView />} />
           <Route path="/tied-out/cent-trail" element={<CentTrailView />} />
           <Route path="/house-rules" element={<HouseRulesView />} />
+          <Route path="/audit" element={<AuditView />} />
           <Route path="/policies" element={<PoliciesView />} />
           <Route path="/users" element={<UsersView />} />
           <Route path="*" element={<Navigate to={home} replace />} />

@@ -59,7 +59,7 @@ export function DeskView() {
         keys={{
           x: () => chosen !== undefined && queue.toggle(chosen),
           p: () => books.mayPost && prepareRun(),
-          "/": () => queueSearch.current?.focus(),
+          f: () => queueSearch.current?.focus(),
         }}
         list={
           <Queue

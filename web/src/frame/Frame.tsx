@@ -5,6 +5,7 @@ import { BooksContext, useSignOut, type Books, type Me } from "../access/session
 import { IntakeNotice } from "../intake/OnItsWay";
 import { TakeIn } from "../intake/TakeIn";
 import { onWeekday } from "../shared/dates";
+import { Everything } from "./Everything";
 import { FlowStrip } from "./FlowStrip";
 import { KeysDialog } from "./KeysDialog";
 import { LightContext, type Light } from "./light";
@@ -38,17 +39,20 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
   posted: [
     { to: "/posted/customers", name: "Customers" },
     { to: "/posted/settlements", name: "Settlements" },
+    { to: "/posted/journal", name: "Journal" },
+    { to: "/posted/books", name: "Books" },
+    { to: "/posted/exports", name: "Exports" },
     { to: "/posted/runs", name: "Runs" },
     { to: "/posted/unattended", name: "Without a hand" },
-    { to: "/posted/journal", name: "Journal" },
-    { to: "/posted/trial-balance", name: "Trial balance" },
   ],
   "tied-out": [
     { to: "/tied-out/accounts", name: "Tie-out by account" },
     { to: "/tied-out/cent-trail", name: "Cent trail" },
+    { to: "/tied-out/day", name: "Day sheet" },
     { to: "/tied-out/periods", name: "Closed periods" },
   ],
   "house-rules": [{ to: "/house-rules", name: "House rules" }],
+  audit: [{ to: "/audit", name: "Audit trail" }],
   users: [{ to: "/users", name: "Users" }],
   policies: [{ to: "/policies", name: "Policies" }],
 };
@@ -88,7 +92,14 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
   return (
     <BooksContext.Provider value={books}>
       <UndoSteps user={me.user}>
-        <Box sx={{ height: "100vh", display: "flex", flexDirection: "column" }}>
+        <Box
+          sx={{
+            height: "100vh",
+            display: "flex",
+            flexDirection: "column",
+            "@media print": { height: "auto", display: "block" },
+          }}
+        >
           <Box
             component="header"
             sx={{
@@ -100,10 +111,12 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
               borderBottom: 1,
               borderColor: "divider",
               flexShrink: 0,
+              displayPrint: "none",
             }}
           >
             <Mark />
             <Box sx={{ flex: 1, minWidth: 0 }}>{company && <FlowStrip tile={tile} />}</Box>
+            {company && <Everything />}
             <Asked />
             <UserCorner me={me} books={books} choose={choose} showKeys={() => setKeysShown(true)} />
           </Box>
@@ -120,6 +133,7 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
               borderBottom: 1,
               borderColor: "divider",
               flexShrink: 0,
+              displayPrint: "none",
             }}
           >
             {views.map((view) => {
@@ -145,14 +159,18 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
             })}
             <Box ref={setActions} sx={{ ml: "auto" }} />
           </Box>
-          <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: "auto" }} key={books.company}>
+          <Box
+            component="main"
+            sx={{ flex: 1, minHeight: 0, overflow: "auto", "@media print": { overflow: "visible" } }}
+            key={books.company}
+          >
             <TakeIn>
               <ActionsPlace.Provider value={actions}>{children}</ActionsPlace.Provider>
               <IntakeNotice />
             </TakeIn>
           </Box>
         </Box>
-        <KeysDialog tile={tile} open={keysShown} close={() => setKeysShown(false)} />
+        <KeysDialog path={location.pathname} open={keysShown} close={() => setKeysShown(false)} />
         <UndoKey />
       </UndoSteps>
     </BooksContext.Provider>
@@ -243,6 +261,14 @@ function UserCorner({
           }}
         >
           Policies
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            void navigate("/audit");
+            close();
+          }}
+        >
+          Audit trail
         </MenuItem>
         <MenuItem
           onClick={() => {

@@ -6,7 +6,7 @@ import { useBooks } from "../access/session";
 import { Workbench } from "../desk/Workbench";
 import { ViewActions } from "../frame/ViewActions";
 import { useNoteMarks } from "../notes/queries";
-import { AskWhy } from "../pouch/AskWhy";
+import { AskWhy } from "../shared/AskWhy";
 import { Contradiction } from "../shared/Contradiction";
 import { count, onDay } from "../shared/dates";
 import { grouped } from "../shared/money";

@@ -4,7 +4,7 @@ import { Link as RouterLink, useParams } from "react-router";
 import { useBooks } from "../access/session";
 import { ViewActions } from "../frame/ViewActions";
 import { JournalLines } from "../journal/JournalLines";
-import { AskWhy } from "../pouch/AskWhy";
+import { AskWhy } from "../shared/AskWhy";
 import { ColumnHead } from "../shared/Columns";
 import { Contradiction } from "../shared/Contradiction";
 import { count, onDay } from "../shared/dates";

@@ -6,7 +6,7 @@ import { api, data } from "../api/client";
 import { useBooks, useSession } from "../access/session";
 import { Amount } from "../shared/Amount";
 import { useKeys } from "../frame/keys";
-import { AskWhy } from "./AskWhy";
+import { AskWhy } from "../shared/AskWhy";
 import { count } from "../shared/dates";
 import { grouped, minor, ofMinor } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";

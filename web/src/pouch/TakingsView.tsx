@@ -8,7 +8,7 @@ import { Amount } from "../shared/Amount";
 import { onDay } from "../shared/dates";
 import { grouped, isZero, minor, positive } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
-import { AskWhy } from "./AskWhy";
+import { AskWhy } from "../shared/AskWhy";
 import { usePouchRefresh, useTakings } from "./queries";
 import { TakingsForm } from "./TakingsForm";
 import { MANY, type Method } from "./words";

@@ -22,6 +22,8 @@ interface Props<T> {
   search?: (q: string) => void;
   searchHint?: string;
   aside?: ReactNode;
+  /** What stands under the rows, always in sight. */
+  foot?: ReactNode;
 }
 
 /** A long list with a search line: only the rows in sight are drawn, further pages come as one scrolls. */
@@ -104,6 +106,7 @@ export function PagedList<T>(props: Props<T>) {
           </Button>
         )}
       </Box>
+      {props.foot && <Box sx={{ flexShrink: 0, pb: 1 }}>{props.foot}</Box>}
     </Box>
   );
 }

@@ -174,7 +174,7 @@ class CorrectionsTest extends DeskTest {
     credit("QPUndo Bakers", "202.20", "qpundo two QP-2");
     take("QP-2");
     post("202.20");
-    page.navigate(sumbrel.address() + "/posted/trial-balance");
+    page.navigate(sumbrel.address() + "/posted/books");
     assertThat(page.getByText("the difference is 0.00").first()).isVisible();
     page.keyboard().press("u");
     assertThat(page.getByText(Pattern.compile("^Reversed: 202.20 from .* U again: 101.10")))

@@ -209,7 +209,7 @@ abstract class DeskTest extends BrowserTest {
   static void find(Page in, String text) {
     in.navigate(sumbrel.address() + "/waiting/desk");
     assertThat(region(in, "Queue")).isVisible();
-    in.keyboard().press("/");
+    in.keyboard().press("f");
     assertThat(in.getByLabel("Search the queue")).isFocused();
     in.keyboard().insertText(text);
     assertThat(region(in, "Queue").getByRole(AriaRole.GROUP)).hasCount(1);

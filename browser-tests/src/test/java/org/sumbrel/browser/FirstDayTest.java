@@ -104,7 +104,7 @@ class FirstDayTest extends FreshSumbrelTest {
 
   private void assertBooksAreWhole() {
     link(Pattern.compile("^Posted")).click();
-    link(Pattern.compile("^Trial balance$")).click();
+    link(Pattern.compile("^Books$")).click();
     assertThat(page.getByText("Debits and credits are equal; the difference is 0.00.")).isVisible();
     link(Pattern.compile("^Tied out")).click();
     assertThat(page.getByText("Bank and books agree to the cent")).isVisible();
@@ -171,7 +171,7 @@ class FirstDayTest extends FreshSumbrelTest {
     keys.press("Enter");
     assertThat(region("Receipt")).isVisible();
 
-    keys.press("/");
+    keys.press("f");
     keys.type("oskar & daughters");
     onlyInQueue("Oskar & Daughters");
     keys.press("Escape");
@@ -186,7 +186,7 @@ class FirstDayTest extends FreshSumbrelTest {
     keys.press("u");
     assertThat(page.getByText(Pattern.compile("Reversed: 3,072.00"))).isVisible();
 
-    keys.press("/");
+    keys.press("f");
     keys.press("Control+a");
     keys.type("halloran");
     onlyInQueue("TRANSFER 88120");
@@ -216,8 +216,8 @@ class FirstDayTest extends FreshSumbrelTest {
 
     tabTo(Pattern.compile("^Posted"));
     keys.press("Enter");
-    assertThat(link(Pattern.compile("^Trial balance$"))).isVisible();
-    tabTo(Pattern.compile("^Trial balance"));
+    assertThat(link(Pattern.compile("^Books$"))).isVisible();
+    tabTo(Pattern.compile("^Books$"));
     keys.press("Enter");
     assertThat(page.getByText("the difference is 0.00")).isVisible();
     tabTo(Pattern.compile("^Tied out"));

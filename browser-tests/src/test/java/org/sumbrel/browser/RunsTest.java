@@ -131,7 +131,7 @@ class RunsTest extends FreshSumbrelTest {
     assertThat(page.getByText("A run could not post this draft.")).isVisible();
     assertThat(region("Queue")).containsText("Not posted by a run");
 
-    page.navigate(sumbrel.address() + "/posted/trial-balance");
+    page.navigate(sumbrel.address() + "/posted/books");
     assertThat(page.getByText("the difference is 0.00").first()).isVisible();
     page.navigate(sumbrel.address() + "/tied-out/cent-trail");
     assertThat(page.getByText("The trail is whole")).isVisible();

@@ -19,6 +19,7 @@ class WebPages {
     "/tied-out/**",
     "/sign-in",
     "/users",
+    "/audit",
     "/policies",
     "/house-rules",
     "/keys"

@@ -1,5 +1,6 @@
 package org.sumbrel.server.audit;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.function.Supplier;
 import org.springframework.security.authentication.AnonymousAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -64,8 +65,14 @@ public record Acting(String actor, String source, String call) {
     if (RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes of) {
       var request = of.getRequest();
       return new Acting(
-          actor, request.getRemoteAddr(), request.getMethod() + " " + request.getRequestURI());
+          actor, address(request), request.getMethod() + " " + request.getRequestURI());
     }
     return new Acting(actor, HERE, "");
+  }
+
+  /** An address of this machine itself is told in one way, however it was called. */
+  private static String address(HttpServletRequest request) {
+    var address = request.getRemoteAddr();
+    return address.equals("0:0:0:0:0:0:0:1") || address.equals("::1") ? "127.0.0.1" : address;
   }
 }

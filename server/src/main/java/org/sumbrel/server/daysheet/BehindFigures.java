@@ -55,11 +55,12 @@ class BehindFigures {
   record Which(Figure figure, LocalDate on, boolean past, Integer hour, String key) {}
 
   private static final String ENTRY =
-      "select 'ENTRY' as kind, e.id, e.booked_on as d, e.payer_name as who, e.remittance as words, e.amount_minor as minor from ";
+      "select 'ENTRY' as kind, e.id, e.booked_on as d, e.payer_name as who, e.remittance as words, e.amount_minor as minor,"
+          + " (select max(x.id) from settlement x where x.entry_id = e.id and x.status = 'POSTED') as explained_by from ";
 
   private static final String SETTLEMENT =
       """
-      select 'SETTLEMENT' as kind, s.id, s.posted_on as d, e.payer_name as who, e.remittance as words, s.received_minor as minor
+      select 'SETTLEMENT' as kind, s.id, s.posted_on as d, e.payer_name as who, e.remittance as words, s.received_minor as minor, s.id as explained_by
       from settlement s join bank_entry e on e.id = s.entry_id left join journal_entry r on r.id = s.reversal_entry_id
       where s.company_id = :company and s.currency = :currency and e.amount_minor > 0 and s.posted_on = :day
         and (r.id is null or r.booked_on > s.posted_on)
@@ -104,7 +105,8 @@ class BehindFigures {
               of,
               which,
               """
-              select 'DRAFT' as kind, e.id, cast(d.held_since as date) as d, e.payer_name as who, d.note as words, e.amount_minor as minor
+              select 'DRAFT' as kind, e.id, cast(d.held_since as date) as d, e.payer_name as who, d.note as words, e.amount_minor as minor,
+                cast(null as bigint) as explained_by
               from draft d join bank_entry e on e.id = d.entry_id
               where d.company_id = :company and e.currency = :currency and e.status = 'WAITING' and d.held_by = :key order by d.id
               """);
@@ -153,7 +155,8 @@ class BehindFigures {
                         row.getObject("d", LocalDate.class),
                         row.getString("who"),
                         row.getString("words"),
-                        MoneyView.of(of.money(row.getLong("minor")))))
+                        MoneyView.of(of.money(row.getLong("minor"))),
+                        row.getObject("explained_by", Long.class)))
             .list();
     return cut(rows);
   }
@@ -185,7 +188,8 @@ class BehindFigures {
                         arrived,
                         row.getString("who"),
                         row.getString("words"),
-                        MoneyView.of(of.money(row.getLong("minor")))));
+                        MoneyView.of(of.money(row.getLong("minor"))),
+                        row.getLong("id")));
               }
             });
     return cut(rows);
@@ -210,7 +214,8 @@ class BehindFigures {
                         i.dueOn(),
                         names.getOrDefault(i.customerId(), ""),
                         i.number(),
-                        MoneyView.of(i.open())))
+                        MoneyView.of(i.open()),
+                        null))
             .toList());
   }
 
@@ -238,7 +243,8 @@ class BehindFigures {
                         d.on(),
                         d.customerId() == null ? "" : names.getOrDefault(d.customerId(), ""),
                         d.words(),
-                        MoneyView.of(d.amount())))
+                        MoneyView.of(d.amount()),
+                        d.settlementId()))
             .toList());
   }
 }

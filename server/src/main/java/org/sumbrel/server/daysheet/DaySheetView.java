@@ -19,8 +19,7 @@ record DaySheetView(
     @NotNull SheetSum arrived,
     @NotNull SheetSum settled,
     @NotNull List<DayHour> hours,
-    @NotNull @Schema(description = "the last days with anything, this one last")
-        List<DayTotal> days,
+    @NotNull @Schema(description = "the last fourteen days, this one last") List<DayTotal> days,
     @NotNull HandShare hands,
     @NotNull WaitingMoney waiting,
     @NotNull WaitedFor day,
@@ -134,7 +133,8 @@ record DaySheetView(
       @NotNull LocalDate on,
       @NotNull String who,
       @NotNull String words,
-      @NotNull MoneyView amount) {}
+      @NotNull MoneyView amount,
+      @Schema(description = "what explains an entry, where a settlement does") Long settlementId) {}
 
   record BehindFigure(@NotNull List<Behind> rows, @NotNull boolean more) {}
 }

@@ -88,7 +88,7 @@ class DaySheets {
         sum(of, arrived, s -> s.on().equals(on)),
         sum(of, settled, s -> s.on().equals(on)),
         hours(of, on, arrived, settled),
-        days(of, arrived, settled),
+        days(of, first, on, arrived, settled),
         hands(of, on),
         waiting(of, on, past),
         waited(rows.waited(of, on, on)),
@@ -125,11 +125,11 @@ class DaySheets {
         .toList();
   }
 
-  private static List<DayTotal> days(Of of, Collection<Sum> arrived, Collection<Sum> settled) {
-    return Stream.concat(arrived.stream(), settled.stream())
-        .map(Sum::on)
-        .distinct()
-        .sorted()
+  /** Each of the days shown, those without anything too. */
+  private static List<DayTotal> days(
+      Of of, LocalDate first, LocalDate last, Collection<Sum> arrived, Collection<Sum> settled) {
+    return first
+        .datesUntil(last.plusDays(1))
         .map(
             day ->
                 new DayTotal(

@@ -1,6 +1,6 @@
 import { TextField, Typography } from "@mui/material";
 import { useState, type ReactNode } from "react";
-import { AskDialog } from "../shared/AskDialog";
+import { AskDialog } from "./AskDialog";
 
 /** Asks for a reason before something is done. */
 export function AskWhy({

@@ -1,0 +1,109 @@
+import { Box, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
+import { useState } from "react";
+import { Link as RouterLink } from "react-router";
+import { useBooks } from "../access/session";
+import { Amount } from "../shared/Amount";
+import { Choice } from "../shared/Choice";
+import { DayField } from "../shared/DayField";
+import { count } from "../shared/dates";
+import { isZero } from "../shared/money";
+import { Empty, Failed, Loading } from "../shared/States";
+import { Files } from "./Files";
+import { fileAt, useStatementsOf, type Whom } from "./queries";
+import { usePeriod } from "./usePeriod";
+
+const WHOM: [Whom, string][] = [
+  ["OWING", "whoever owes"],
+  ["OVERDUE", "whoever is overdue"],
+  ["OPEN", "whoever has anything open"],
+];
+
+/** The statements of many customers in one document. */
+export function StatementsTab() {
+  const books = useBooks();
+  const [whom, setWhom] = useState<Whom>("OWING");
+  const [period, setPeriod] = usePeriod();
+  const all = useStatementsOf(whom);
+  if (all.error) {
+    return <Failed error={all.error} retry={() => void all.refetch()} />;
+  }
+  if (!all.data) {
+    return <Loading rows={10} />;
+  }
+  return (
+    <Box sx={{ maxWidth: 900 }}>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 1.5 }}>
+        <Box sx={{ width: 220 }}>
+          <Choice
+            shown
+            label="Statements for"
+            value={whom}
+            options={WHOM}
+            choose={(chosen) => setWhom(chosen as Whom)}
+          />
+        </Box>
+        <DayField label="From" value={period.from} set={(from) => setPeriod({ from })} />
+        <DayField label="Until" value={period.until} set={(until) => setPeriod({ until })} />
+        {all.data.length > 0 && (
+          <Files
+            name={count(all.data.length, "statement")}
+            of={[
+              [
+                "PDF",
+                fileAt("/api/customer-statements.pdf", {
+                  company: books.company,
+                  currency: books.currency,
+                  whom,
+                  from: period.from,
+                  until: period.until,
+                }),
+              ],
+            ]}
+          />
+        )}
+      </Box>
+      {all.data.length === 0 ? (
+        <Empty title="Nobody gets a statement by this choice" />
+      ) : (
+        <>
+          <Typography sx={{ mb: 1 }} color="textSecondary">
+            {count(all.data.length, "customer")}, each on pages of his own. What a branch owes stands with
+            whoever pays for it.
+          </Typography>
+          <Table size="small" aria-label="Who gets a statement">
+            <TableHead>
+              <TableRow>
+                <TableCell>Customer</TableCell>
+                <TableCell align="right">Overdue</TableCell>
+                <TableCell align="right">Owes, {books.currency}</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {all.data.map((s) => (
+                <TableRow key={s.customerId} hover>
+                  <TableCell>
+                    <Link
+                      component={RouterLink}
+                      to={`/posted/customers/${s.customerId}`}
+                      color="inherit"
+                      underline="hover"
+                    >
+                      {s.customer}
+                    </Link>{" "}
+                    <Box component="span" className="figure" sx={{ color: "text.secondary", fontSize: 12 }}>
+                      {s.number}
+                    </Box>
+                  </TableCell>
+                  <TableCell align="right">{!isZero(s.overdue) && <Amount of={s.overdue} />}</TableCell>
+                  <TableCell align="right">
+                    <Amount of={s.owes} />
+                  </TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,32 @@
+import type { Schemas } from "../api/client";
+
+export type DaySheet = Schemas["DaySheetView"];
+export type Hand = Schemas["HandSum"]["hand"];
+export type Wait = keyof Schemas["WaitedFor"]["counts"] & string;
+
+/** How a settlement came about. */
+export const HAND: Record<Hand, string> = {
+  UNATTENDED: "by itself, as clear",
+  TREATMENT: "by itself, by a house rule",
+  CLEAR: "with all that was clear",
+  EXPLANATION: "an explanation taken",
+  HAND: "put together by hand",
+};
+
+/** How long a receipt waited. */
+export const WAITS: [Wait, string][] = [
+  ["SAME_DAY", "same day"],
+  ["NEXT_DAY", "next day"],
+  ["DAYS_2_TO_3", "2–3 days"],
+  ["DAYS_4_TO_7", "4–7 days"],
+  ["LONGER", "longer"],
+];
+
+/** A figure of the sheet, by which what is behind it is asked for. */
+export interface Figure {
+  figure: "ARRIVED" | "SETTLED" | "HAND" | "WAITING" | "WAITED" | "AGEING" | "DIFFERENCE" | "HELD";
+  hour?: number;
+  key?: string;
+  /** Another day than the sheet's. */
+  on?: string;
+}
