@@ -66,6 +66,23 @@ run_server() {
     --sumbrel.business-date=2026-05-29
 }
 
+# check_folder DATA: whether every rule holds in a data folder that is not in use; the folder is only read.
+check_folder() {
+  local log status=0
+  log="$(mktemp)"
+  java $java_options -jar "$home/server/target/sumbrel-server.jar" --sumbrel.check=true --server.port=0 --sumbrel.data="$1" --sumbrel.inbox= \
+    "--spring.datasource.url=jdbc:h2:file:$1/sumbrel;ACCESS_MODE_DATA=r;IFEXISTS=TRUE" --spring.flyway.enabled=false \
+    --logging.level.root=error >"$log" 2>&1 || status=$?
+  if grep -q "rules hold\.\|rules are broken\." "$log"; then
+    grep "^holds \|^BROKEN \|^                  \|rules hold\.\|rules are broken\." "$log"
+  else
+    explain_failure "$log" 0 "$1" >&2
+    status=1
+  fi
+  rm -f "$log"
+  return "$status"
+}
+
 # explain_failure LOG PORT DATA: one sentence for the failures people meet.
 explain_failure() {
   if grep -q "Port $2 was already in use\|Address already in use" "$1"; then

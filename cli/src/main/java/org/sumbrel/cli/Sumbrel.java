@@ -8,10 +8,11 @@ import picocli.CommandLine.Command;
 /** The command {@code sumbrel}: the rules and readers of the application from a shell. */
 @Command(
     name = "sumbrel",
-    description = "Reads statements and proposes what they pay, without a browser.",
+    description =
+        "Reads statements, proposes what they pay, restores backups and checks data folders, without a browser.",
     mixinStandardHelpOptions = true,
     version = "0.1.0",
-    subcommands = {ReadCommand.class, ProposeCommand.class})
+    subcommands = {ReadCommand.class, ProposeCommand.class, RestoreCommand.class})
 public final class Sumbrel {
 
   /** Held on to, else its level is forgotten: what a library notes by the way is no problem. */

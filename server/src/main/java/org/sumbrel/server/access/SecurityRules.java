@@ -52,6 +52,8 @@ class SecurityRules {
                     .permitAll()
                     .requestMatchers("/api/users/**")
                     .hasRole("ADMINISTRATOR")
+                    .requestMatchers("/api/backups")
+                    .hasAnyRole("ADMINISTRATOR", "SUPERVISOR")
                     .requestMatchers("/api/policies/*/effect")
                     .hasAnyRole("ADMINISTRATOR", "SUPERVISOR")
                     .requestMatchers(HttpMethod.POST, "/api/unattended/days/**")

@@ -150,6 +150,9 @@ class AccessTest {
     if (decides && method != HttpMethod.GET) {
       return role == Role.ADMINISTRATOR || role == Role.SUPERVISOR;
     }
+    if (path.equals("/api/backups")) {
+      return role == Role.ADMINISTRATOR || role == Role.SUPERVISOR;
+    }
     if (path.equals("/api/journal-exports/{id}/files")) {
       return role != Role.ADMINISTRATOR;
     }
