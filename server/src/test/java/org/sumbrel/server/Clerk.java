@@ -109,6 +109,29 @@ public final class Clerk {
     return answer(field.isEmpty() ? call : call.param(field, value));
   }
 
+  /**
+   * The text of a file that a call saves which changes something; it may be written while it is
+   * sent.
+   */
+  public String savedBy(String path, String json) {
+    try {
+      var result =
+          web.perform(
+                  MockMvcRequestBuilders.post(path)
+                      .contentType(MediaType.APPLICATION_JSON)
+                      .content(json)
+                      .with(user(name).roles(role))
+                      .with(csrf()))
+              .andReturn();
+      if (result.getRequest().isAsyncStarted()) {
+        result = web.perform(MockMvcRequestBuilders.asyncDispatch(result)).andReturn();
+      }
+      return result.getResponse().getContentAsString(StandardCharsets.UTF_8);
+    } catch (Exception e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
   /** What stands on each account, whatever moved on it. */
   public List<String> balances() {
     var balances = new ArrayList<String>();

@@ -91,11 +91,14 @@ public class ItemsAt {
           ? 0
           : came - applied.getOrDefault(id, 0L);
     }
-    var made = row.getObject("made_on", LocalDate.class);
-    var unmade = row.getObject("unmade_on", LocalDate.class);
-    return made.isAfter(day) || unmade != null && !unmade.isAfter(day)
-        ? 0
-        : row.getLong("total_minor") - applied.getOrDefault(id, 0L);
+    // either may be booked first: where a day was closed and opened again in between
+    var made = until(row.getObject("made_on", LocalDate.class), day);
+    var unmade = until(row.getObject("unmade_on", LocalDate.class), day);
+    return (made - unmade) * row.getLong("total_minor") - applied.getOrDefault(id, 0L);
+  }
+
+  private static int until(LocalDate on, LocalDate day) {
+    return on == null || on.isAfter(day) ? 0 : 1;
   }
 
   /** What was applied to each item by what stood on a day; null for what stands. */
@@ -106,8 +109,11 @@ public class ItemsAt {
             select t.item_id, sum(t.minor) as minor from (
               select a.item_id, a.amount_minor as minor from settlement s
                 join settlement_application a on a.settlement_id = s.id join journal_entry j on j.id = s.journal_entry_id
-                left join journal_entry r on r.id = s.reversal_entry_id
-              where s.company_id = :company and j.booked_on <= :day and (r.id is null or r.booked_on > :day)
+              where s.company_id = :company and j.booked_on <= :day
+              union all
+              select a.item_id, -a.amount_minor from settlement s
+                join settlement_application a on a.settlement_id = s.id join journal_entry r on r.id = s.reversal_entry_id
+              where s.company_id = :company and r.booked_on <= :day
               union all
               select u.item_id, u.old_open_minor - coalesce(u.new_open_minor, 0) from item_update u
               where u.company_id = :company and u.status = 'ACCEPTED' and u.kind <> 'DUE_DATE' and cast(u.decided_at as date) <= :day

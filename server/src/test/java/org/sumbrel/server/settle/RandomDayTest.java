@@ -22,6 +22,7 @@ import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
 import org.sumbrel.server.TestBooks;
+import org.sumbrel.server.exports.ExportedBooks;
 
 /**
  * Eight clerks post and reverse at random on the same fifty invoices; afterwards every rule that
@@ -83,7 +84,33 @@ class RandomDayTest {
     assertThat(all.refused).as(all.toString()).isGreaterThan(100);
     assertWhole(maren);
     assertTiedOut(maren);
+    assertSubledgerAndExportsAgree(maren);
+    assertEachChangeIsInTheTrailOnce();
     reopenAll();
+  }
+
+  private void assertSubledgerAndExportsAgree(Clerk maren) throws Exception {
+    assertThat(maren.get("/api/books/agreement").body().at("/agrees").asBoolean()).isTrue();
+    for (var checked : maren.get("/api/check").body()) {
+      assertThat(checked.at("/broken")).as(checked.at("/rule").asText()).isEmpty();
+    }
+    ExportedBooks.assertAgree(maren);
+  }
+
+  /** However many clerks at once: a settlement is made once, and taken back at most once. */
+  private void assertEachChangeIsInTheTrailOnce() {
+    assertThat(
+            count(
+                """
+                select count(*) from settlement s where s.posted_by like 'clerk%'
+                  and (select count(*) from audit_record r where r.what = 'settlement' and r.thing = cast(s.id as varchar)) <>
+                    case when s.status = 'REVERSED' then 2 else 1 end
+                """))
+        .isZero();
+    assertThat(
+            count(
+                "select count(*) from audit_record r where r.what = 'settlement' and r.actor like 'clerk%'"))
+        .isPositive();
   }
 
   /** Other tests post on the same days. */
