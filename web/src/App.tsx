@@ -21,6 +21,9 @@ const BooksView = lazy(() => import("./books/BooksView"));
 const LedgerView = lazy(() => import("./books/LedgerView"));
 const ExportsView = lazy(() => import("./exports/ExportsView"));
 const DaySheetView = lazy(() => import("./daysheet/DaySheetView"));
+const SettingsView = lazy(() => import("./settings/SettingsView"));
+const StartView = lazy(() => import("./start/StartView"));
+const MoneyRulesView = lazy(() => import("./help/MoneyRulesView"));
 const AuditView = lazy(() => import("./audit/AuditView"));
 const CentTrailView = lazy(() => import("./tieout/CentTrailView"));
 const BatchesView = lazy(() => import("./lockbox/BatchesView"));
@@ -58,7 +61,9 @@ export function App() {
     return <SignIn />;
   }
   const me = session.data;
-  const home = me.role === "ADMINISTRATOR" ? "/users" : "/waiting/desk";
+  // a company that has only begun is led through its first steps
+  const begun = me.companies.some((c) => c.bankAccounts.length > 0);
+  const home = !begun ? "/start" : me.role === "ADMINISTRATOR" ? "/users" : "/waiting/desk";
   return (
     <Frame me={me}>
       <Suspense fallback={<Loading />}>
@@ -106,6 +111,10 @@ export function App() {
           <Route path="/tied-out/periods" element={<ClosedPeriodsView />} />
           <Route path="/tied-out/cent-trail" element={<CentTrailView />} />
           <Route path="/house-rules" element={<HouseRulesView />} />
+          <Route path="/settings" element={<SettingsView />} />
+          <Route path="/settings/:tab" element={<SettingsView />} />
+          <Route path="/start" element={<StartView />} />
+          <Route path="/money-rules" element={<MoneyRulesView />} />
           <Route path="/audit" element={<AuditView />} />
           <Route path="/policies" element={<PoliciesView />} />
           <Route path="/users" element={<UsersView />} />

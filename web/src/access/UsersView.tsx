@@ -11,10 +11,12 @@ import {
   TextField,
   Typography,
 } from "@mui/material";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { api, data, type Schemas } from "../api/client";
+import { EditDialog } from "../settings/EditDialog";
+import { History } from "../settings/History";
 import { Failed, Loading } from "../shared/States";
 
 const MAY: Record<Schemas["NewUser"]["role"], string> = {
@@ -30,6 +32,31 @@ export default function UsersView() {
   const users = useQuery({ queryKey: ["users"], queryFn: async () => data(await api.GET("/api/users")) });
   const { register, handleSubmit, reset } = useForm<Schemas["NewUser"]>({ defaultValues: { role: "CLERK" } });
   const [refused, setRefused] = useState("");
+  const [changed, setChanged] = useState<Schemas["UserView"] | null>(null);
+  const [locked, setLocked] = useState<string | null>(null);
+  const change = useMutation({
+    mutationFn: async ({ fullName = "", role = "CLERK", maySignIn = "" }: Record<string, string>) =>
+      api.PUT("/api/users/{user}", {
+        params: { path: { user: changed?.user ?? "" } },
+        body: {
+          fullName,
+          role: role as Schemas["NewUser"]["role"],
+          maySignIn: maySignIn === "true",
+        },
+      }),
+    onSuccess: async () => {
+      setChanged(null);
+      await queries.invalidateQueries();
+    },
+  });
+  const password = useMutation({
+    mutationFn: async ({ password: other = "" }: Record<string, string>) =>
+      api.POST("/api/users/{user}/password", {
+        params: { path: { user: locked ?? "" } },
+        body: { password: other },
+      }),
+    onSuccess: () => setLocked(null),
+  });
 
   const add = async (user: Schemas["NewUser"]) => {
     setRefused("");
@@ -60,6 +87,7 @@ export default function UsersView() {
             <TableCell>Name</TableCell>
             <TableCell>Role</TableCell>
             <TableCell>May</TableCell>
+            <TableCell />
           </TableRow>
         </TableHead>
         <TableBody>
@@ -68,7 +96,15 @@ export default function UsersView() {
               <TableCell className="figure">{user.user}</TableCell>
               <TableCell>{user.fullName}</TableCell>
               <TableCell>{user.role.toLowerCase()}</TableCell>
-              <TableCell>{MAY[user.role]}</TableCell>
+              <TableCell>{user.maySignIn ? MAY[user.role] : "sign in no more"}</TableCell>
+              <TableCell align="right" sx={{ py: 0, whiteSpace: "nowrap" }}>
+                <Button aria-label={`Change ${user.user}`} onClick={() => setChanged(user)}>
+                  Change…
+                </Button>
+                <Button aria-label={`New password for ${user.user}`} onClick={() => setLocked(user.user)}>
+                  Password…
+                </Button>
+              </TableCell>
             </TableRow>
           ))}
         </TableBody>
@@ -106,6 +142,46 @@ export default function UsersView() {
           {refused}
         </Alert>
       )}
+      {changed && (
+        <EditDialog
+          title={`Change ${changed.user}`}
+          fields={[
+            { name: "fullName", label: "Full name", value: changed.fullName },
+            {
+              name: "role",
+              label: "Role",
+              value: changed.role,
+              options: Object.keys(MAY).map((role): [string, string] => [role, role.toLowerCase()]),
+            },
+            { name: "maySignIn", label: "May sign in", value: String(changed.maySignIn), tick: true },
+          ]}
+          doing="Save; his sessions end"
+          error={change.error}
+          busy={change.isPending}
+          save={(values) => change.mutate(values)}
+          close={() => {
+            change.reset();
+            setChanged(null);
+          }}
+        />
+      )}
+      {locked !== null && (
+        <EditDialog
+          title={`A new password for ${locked}`}
+          fields={[
+            { name: "password", label: "Password", value: "", secret: true, hint: "At least 10 characters." },
+          ]}
+          doing="Set it; his sessions end"
+          error={password.error}
+          busy={password.isPending}
+          save={(values) => password.mutate(values)}
+          close={() => {
+            password.reset();
+            setLocked(null);
+          }}
+        />
+      )}
+      <History what="app_user" may />
     </Box>
   );
 }

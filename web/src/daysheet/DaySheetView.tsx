@@ -166,6 +166,7 @@ function Hands({ of, open }: { of: DaySheet; open: Open }) {
   return (
     <Panel
       title="Without a hand"
+      help="Of all that was settled on the day, what was posted as it came: clear under a rule for what is posted without a hand, or by a house rule."
       says={hands.percent === undefined || hands.percent === null ? "" : <b>{hands.percent} %</b>}
     >
       {hands.all === 0 ? (
@@ -266,6 +267,7 @@ function Waited({ of, open }: { of: DaySheet; open: Open }) {
   return (
     <Panel
       title="Time to apply"
+      help="Calendar days from the day on which the bank booked a receipt to the day on which it was settled. Half of the receipts waited no longer than the figure."
       says={
         median === undefined || median === null ? (
           ""
@@ -364,6 +366,7 @@ function Outstanding({ of }: { of: DaySheet }) {
   return (
     <Panel
       title="Days sales outstanding"
+      help="What stands open by the ledger, over the sales of the last 90 days, times 90: how many days of sales wait to be paid."
       says={outstanding.days === undefined || outstanding.days === null ? "" : <b>{outstanding.days} days</b>}
     >
       {known.length === 0 ? (

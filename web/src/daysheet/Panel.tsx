@@ -1,15 +1,19 @@
 import { Box, ButtonBase, Typography } from "@mui/material";
 import type { ReactNode } from "react";
+import { Explained } from "../shared/Explained";
 
 /** One part of the sheet: its name, a sentence with the figure that matters, the picture, the figures under it. */
 export function Panel({
   title,
   says,
+  help,
   children,
   wide,
 }: {
   title: string;
   says?: ReactNode;
+  /** What its figure is, where that is not plain. */
+  help?: string;
   children: ReactNode;
   wide?: boolean;
 }) {
@@ -32,6 +36,7 @@ export function Panel({
       <Box sx={{ display: "flex", alignItems: "baseline", gap: 1.5 }}>
         <Typography variant="h3" component="h2">
           {title}
+          {help && <Explained what={title.toLowerCase()}>{help}</Explained>}
         </Typography>
         <Box sx={{ ml: "auto", fontSize: 13, textAlign: "right" }}>{says}</Box>
       </Box>

@@ -1,6 +1,7 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
-import { KEPT, REASON, type Reason } from "../settle/words";
+import { KEPT, type Reason } from "../settle/words";
+import { useOfferedReasons } from "../settle/reasons";
 import type { Money } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { Choice } from "../shared/Choice";
@@ -105,6 +106,7 @@ function Line({
   readOnly: boolean;
   chart: ReturnType<typeof useChart>["data"];
 }) {
+  const reasons = useOfferedReasons();
   const name = KEPT[d.kind];
   const [text, setText] = useState(grouped(positive(d.amount)));
   const amount = typedAmount(text, d.amount);
@@ -126,7 +128,7 @@ function Line({
           label={`Reason of the ${name}`}
           value={d.reason ?? "OTHER"}
           disabled={readOnly}
-          options={Object.entries(REASON)}
+          options={reasons}
           choose={(reason) => put({ ...d, reason: reason as Reason })}
         />
       )}

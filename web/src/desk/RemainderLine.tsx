@@ -3,7 +3,8 @@ import { useState } from "react";
 import type { Money, Schemas } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { grouped, isNegative, isZero, positive } from "../shared/money";
-import { REASON, type Reason } from "../settle/words";
+import { type Reason } from "../settle/words";
+import { useOfferedReasons } from "../settle/reasons";
 import type { Preview } from "./drafts";
 import type { Treat } from "./queries";
 
@@ -121,6 +122,7 @@ function Way({
   treat: (kind: Treat, reason?: Reason) => void;
   disabled: boolean;
 }) {
+  const reasons = useOfferedReasons();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const why = option.allowed ? option.approval : option.refusal;
   const button = (
@@ -154,7 +156,7 @@ function Way({
         button
       )}
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {Object.entries(REASON).map(([reason, words]) => (
+        {reasons.map(([reason, words]) => (
           <MenuItem
             key={reason}
             dense

@@ -53,6 +53,9 @@ const VIEWS: Record<string, { to: string; name: string; demo?: boolean }[]> = {
   ],
   "house-rules": [{ to: "/house-rules", name: "House rules" }],
   audit: [{ to: "/audit", name: "Audit trail" }],
+  settings: [{ to: "/settings", name: "Settings" }],
+  start: [{ to: "/start", name: "First steps" }],
+  "money-rules": [{ to: "/money-rules", name: "The money rules" }],
   users: [{ to: "/users", name: "Users" }],
   policies: [{ to: "/policies", name: "Policies" }],
 };
@@ -269,6 +272,30 @@ function UserCorner({
           }}
         >
           Audit trail
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            void navigate("/settings");
+            close();
+          }}
+        >
+          Settings
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            void navigate("/money-rules");
+            close();
+          }}
+        >
+          The money rules
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            void navigate("/start");
+            close();
+          }}
+        >
+          First steps
         </MenuItem>
         <MenuItem
           onClick={() => {

@@ -20,6 +20,10 @@ class WebPages {
     "/sign-in",
     "/users",
     "/audit",
+    "/settings",
+    "/settings/**",
+    "/start",
+    "/money-rules",
     "/policies",
     "/house-rules",
     "/keys"

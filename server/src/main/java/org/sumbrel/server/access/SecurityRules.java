@@ -34,6 +34,18 @@ class SecurityRules {
       "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self';"
           + " object-src 'none'; base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
 
+  /** What only the administrator sets; everybody may read it. */
+  private static final String[] ADMINISTRATORS = {
+    "/api/companies/**",
+    "/api/bank-accounts",
+    "/api/bank-accounts/*",
+    "/api/chart/**",
+    "/api/tax-codes/**",
+    "/api/claim-reasons/**",
+    "/api/number-ranges/**",
+    "/api/settings-history/**"
+  };
+
   @Bean
   SecurityFilterChain filters(HttpSecurity http, SecurityContextRepository contexts)
       throws Exception {
@@ -51,6 +63,10 @@ class SecurityRules {
                     .requestMatchers(HttpMethod.POST, "/api/session", "/api/first-administrator")
                     .permitAll()
                     .requestMatchers("/api/users/**")
+                    .hasRole("ADMINISTRATOR")
+                    .requestMatchers(HttpMethod.POST, ADMINISTRATORS)
+                    .hasRole("ADMINISTRATOR")
+                    .requestMatchers(HttpMethod.PUT, ADMINISTRATORS)
                     .hasRole("ADMINISTRATOR")
                     .requestMatchers("/api/backups")
                     .hasAnyRole("ADMINISTRATOR", "SUPERVISOR")

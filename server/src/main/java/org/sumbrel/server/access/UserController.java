@@ -8,7 +8,9 @@ import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -26,7 +28,15 @@ class UserController {
     this.users = users;
   }
 
-  record UserView(@NotNull String user, @NotNull String fullName, @NotNull Role role) {}
+  record UserView(
+      @NotNull String user,
+      @NotNull String fullName,
+      @NotNull Role role,
+      @NotNull boolean maySignIn) {}
+
+  record ChangedUser(@NotBlank String fullName, @NotNull Role role, @NotNull Boolean maySignIn) {}
+
+  record NewPassword(@NotNull String password) {}
 
   record NewUser(
       @NotBlank String user,
@@ -47,7 +57,20 @@ class UserController {
     return view(users.add(call.user(), call.fullName(), call.password(), call.role()));
   }
 
+  @PutMapping("/{user}")
+  @Operation(summary = "Changes a user's name, role, and whether he may sign in; his sessions end")
+  UserView change(@PathVariable String user, @Valid @RequestBody ChangedUser call) {
+    return view(users.change(user, call.fullName(), call.role(), call.maySignIn()));
+  }
+
+  @PostMapping("/{user}/password")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Gives a user another password; his sessions end")
+  void password(@PathVariable String user, @Valid @RequestBody NewPassword call) {
+    users.password(user, call.password());
+  }
+
   private static UserView view(Users.Person person) {
-    return new UserView(person.name(), person.fullName(), person.role());
+    return new UserView(person.name(), person.fullName(), person.role(), person.maySignIn());
   }
 }

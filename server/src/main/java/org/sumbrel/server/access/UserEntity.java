@@ -35,6 +35,7 @@ class UserEntity {
   @Enumerated(EnumType.STRING)
   private Role role;
 
+  private boolean maySignIn = true;
   private int failedAttempts;
   private Instant lockedUntil;
   @Version private long version;
@@ -62,6 +63,22 @@ class UserEntity {
 
   Role role() {
     return role;
+  }
+
+  boolean maySignIn() {
+    return maySignIn;
+  }
+
+  void is(String called, Role other, boolean signsIn) {
+    fullName = called;
+    role = other;
+    maySignIn = signsIn;
+  }
+
+  void passwordIs(String hash) {
+    passwordHash = hash;
+    failedAttempts = 0;
+    lockedUntil = null;
   }
 
   boolean lockedAt(Instant now) {

@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.api.NotThere;
 
 /** The users: who they are, whether a password is theirs, who is added. */
 @Service
@@ -24,16 +26,18 @@ public class Users {
 
   private final UserRepository users;
   private final PasswordEncoder passwords;
+  private final JdbcClient jdbc;
   private final Clock clock;
 
-  Users(UserRepository users, PasswordEncoder passwords, Clock clock) {
+  Users(UserRepository users, PasswordEncoder passwords, JdbcClient jdbc, Clock clock) {
+    this.jdbc = jdbc;
     this.users = users;
     this.passwords = passwords;
     this.clock = clock;
   }
 
   /** A user as others see him. */
-  public record Person(String name, String fullName, Role role) {}
+  public record Person(String name, String fullName, Role role, boolean maySignIn) {}
 
   /**
    * The user, where the password is his; empty where it is not or there is no such user.
@@ -57,6 +61,9 @@ public class Users {
     if (!passwords.matches(password, user.passwordHash())) {
       user.failed(now);
       return Optional.empty();
+    }
+    if (!user.maySignIn()) {
+      throw new Conflict("NO_LONGER", "This user may no longer sign in; ask the administrator.");
     }
     user.signedIn();
     return Optional.of(person(user));
@@ -93,14 +100,58 @@ public class Users {
       throw new BadRequest(
           "A user's name has 2 to 60 small letters, digits, points or dashes and begins with a letter.");
     }
-    if (password.length() < SHORTEST_PASSWORD || password.length() > 200) {
-      throw new BadRequest("A password has at least " + SHORTEST_PASSWORD + " characters.");
-    }
+    requireLong(password);
     if (users.findByName(name).isPresent()) {
       throw new Conflict("NAME_TAKEN", "There is a user " + name + " already.");
     }
     return person(
         users.save(new UserEntity(name, fullName.strip(), passwords.encode(password), role)));
+  }
+
+  /**
+   * Changes who a user is and what he may do. His sessions end, so that what he may no longer do is
+   * over at once.
+   *
+   * @throws Conflict where no administrator would be left
+   */
+  @Transactional
+  public Person change(String name, String fullName, Role role, boolean maySignIn) {
+    var user = users.findByName(name).orElseThrow(() -> new NotThere("user", name));
+    var others =
+        users.findAllByOrderByName().stream()
+            .filter(u -> !u.name().equals(name) && u.role() == Role.ADMINISTRATOR && u.maySignIn());
+    if ((role != Role.ADMINISTRATOR || !maySignIn)
+        && user.role() == Role.ADMINISTRATOR
+        && others.findAny().isEmpty()) {
+      throw new Conflict(
+          "LAST_ADMINISTRATOR", name + " is the only administrator; make another one first.");
+    }
+    user.is(fullName.strip(), role, maySignIn);
+    users.saveAndFlush(user);
+    endSessions(name);
+    return person(user);
+  }
+
+  /** Gives a user another password; his sessions end. */
+  @Transactional
+  public void password(String name, String password) {
+    var user = users.findByName(name).orElseThrow(() -> new NotThere("user", name));
+    requireLong(password);
+    user.passwordIs(passwords.encode(password));
+    users.saveAndFlush(user);
+    endSessions(name);
+  }
+
+  private void endSessions(String name) {
+    jdbc.sql("delete from spring_session where principal_name = :name")
+        .param("name", name)
+        .update();
+  }
+
+  private static void requireLong(String password) {
+    if (password.length() < SHORTEST_PASSWORD || password.length() > 200) {
+      throw new BadRequest("A password has at least " + SHORTEST_PASSWORD + " characters.");
+    }
   }
 
   /** Adds a user of the demonstration, whose short password everybody may know. */
@@ -122,6 +173,6 @@ public class Users {
   }
 
   private static Person person(UserEntity user) {
-    return new Person(user.name(), user.fullName(), user.role());
+    return new Person(user.name(), user.fullName(), user.role(), user.maySignIn());
   }
 }

@@ -115,7 +115,7 @@ class AuditRecords {
             json(row.getString("after_json"))));
   }
 
-  private static Map<String, Object> json(String text) {
+  static Map<String, Object> json(String text) {
     try {
       return JSON.readValue(text, VALUES);
     } catch (JsonProcessingException e) {

@@ -33,7 +33,9 @@ final class AuditedTables {
       Map.of(
           "policy", Set.of("company_id", "currency"),
           "tax_code", Set.of("company_id", "code"),
-          "held_receipt", Set.of("entry_id"));
+          "held_receipt", Set.of("entry_id"),
+          "number_range", Set.of("company_id", "kind"),
+          "claim_reason_word", Set.of("company_id", "reason"));
 
   /** What the engine and the work itself write; nobody decided it. */
   private static final Map<String, Set<String>> DERIVED =

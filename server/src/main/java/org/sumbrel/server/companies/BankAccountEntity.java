@@ -107,6 +107,17 @@ public class BankAccountEntity {
     lockbox = number;
   }
 
+  /** How it is called, at which bank, by which number. */
+  void isCalled(String other, String atBank, String numbered) {
+    name = other;
+    bank = atBank;
+    number = numbered;
+  }
+
+  long version() {
+    return version;
+  }
+
   /** What stood on the account when these books began with it. */
   public void openedWith(LocalDate on, Money balance, Long journalEntry) {
     openingOn = on;

@@ -24,6 +24,9 @@ import org.sumbrel.server.companies.CompanyView.BankAccountView;
 public class Companies {
 
   private static final Long NO_COMPANY = 0L;
+  private static final int LONGEST_NAME = 200;
+  private static final int FIRST_BANK_CODE = 1010;
+  private static final BigDecimal MOST_TAX = BigDecimal.valueOf(100);
 
   private final CompanyRepository companies;
   private final BankAccountRepository bankAccounts;
@@ -273,6 +276,125 @@ public class Companies {
         .findById(new PolicyEntity.Key(companyId, currency.getCode()))
         .map(PolicyEntity::version)
         .orElse(0L);
+  }
+
+  /** A company is called otherwise from now on. */
+  @Transactional
+  public CompanyEntity rename(Long id, String name) {
+    var company = company(id);
+    company.isCalled(named("company", name));
+    return companies.saveAndFlush(company);
+  }
+
+  private static String named(String what, String name) {
+    if (name.isBlank() || name.length() > LONGEST_NAME) {
+      throw new BadRequest(
+          "A " + what + "'s name has between 1 and " + LONGEST_NAME + " characters.");
+    }
+    return name.strip();
+  }
+
+  /**
+   * An account at a bank is called otherwise, or has another number.
+   *
+   * @throws Conflict where another account of the company has the number
+   */
+  @Transactional
+  public BankAccountEntity change(Long id, String name, String bank, String number) {
+    var account = bankAccount(id);
+    bankAccountNumbered(account.companyId(), number.strip())
+        .filter(other -> !other.id().equals(id))
+        .ifPresent(
+            other -> {
+              throw new Conflict(
+                  "NUMBER_TAKEN", "The account " + other.name() + " has this number already.");
+            });
+    account.isCalled(named("bank account", name), bank.strip(), number.strip());
+    return bankAccounts.saveAndFlush(account);
+  }
+
+  /**
+   * A new account at a bank, with the next free code of the ledger from 1010 on.
+   *
+   * @throws Conflict where an account of the company has the number
+   */
+  @Transactional
+  public BankAccountEntity open(
+      Long companyId, String name, String bank, String number, CurrencyUnit currency) {
+    if (number.isBlank()) {
+      throw new BadRequest("Give the account's number as its statements have it.");
+    }
+    if (bankAccountNumbered(companyId, number.strip()).isPresent()) {
+      throw new Conflict("NUMBER_TAKEN", "There is an account with this number already.");
+    }
+    var taken =
+        chartOf(companyId).values().stream()
+            .map(LedgerAccountEntity::code)
+            .collect(Collectors.toSet());
+    var code = FIRST_BANK_CODE;
+    while (taken.contains(Integer.toString(code))) {
+      code += 10;
+    }
+    return addBankAccount(
+        company(companyId),
+        Integer.toString(code),
+        named("bank account", name),
+        bank.strip(),
+        number.strip(),
+        currency);
+  }
+
+  /**
+   * A new account without a part in any rule.
+   *
+   * @throws Conflict where the code is taken
+   */
+  @Transactional
+  public LedgerAccountEntity addAccount(Long companyId, String code, String name) {
+    requireFree(companyId, code, null);
+    return ledgerAccounts.saveAndFlush(
+        new LedgerAccountEntity(companyId, code, named("ledger account", name), AccountRole.OTHER));
+  }
+
+  /** An account has another code or name; its part in the rules stays. */
+  @Transactional
+  public LedgerAccountEntity renameAccount(Long companyId, Long id, String code, String name) {
+    var account = account(companyId, id);
+    requireFree(companyId, code, id);
+    account.isCalled(code, named("ledger account", name));
+    return ledgerAccounts.saveAndFlush(account);
+  }
+
+  private void requireFree(Long companyId, String code, Long but) {
+    if (!code.matches("[0-9A-Za-z.-]{1,20}")) {
+      throw new BadRequest("An account's code has up to 20 letters and digits.");
+    }
+    chartOf(companyId).values().stream()
+        .filter(a -> a.code().equals(code) && !a.id().equals(but))
+        .findFirst()
+        .ifPresent(
+            a -> {
+              throw new Conflict("CODE_TAKEN", code + " is " + a.name() + " already.");
+            });
+  }
+
+  /** A tax code for the first time, or with another name or rate; what was booked stays. */
+  @Transactional
+  public void taxCode(Long companyId, String code, String name, BigDecimal percent) {
+    if (!code.matches("[0-9A-Z]{1,20}")) {
+      throw new BadRequest("A tax code has up to 20 capital letters and digits.");
+    }
+    if (percent.signum() < 0 || percent.compareTo(MOST_TAX) >= 0 || percent.scale() > 4) {
+      throw new BadRequest("A tax of " + percent.toPlainString() + " % is none.");
+    }
+    taxCodes
+        .findById(new TaxCodeEntity.Key(companyId, code))
+        .ifPresentOrElse(
+            known -> known.is(named("tax code", name), percent),
+            () ->
+                taxCodes.save(
+                    new TaxCodeEntity(companyId, code, named("tax code", name), percent)));
+    taxCodes.flush();
   }
 
   @Transactional

@@ -40,4 +40,12 @@ public class CompanyEntity {
   public String currency() {
     return currency;
   }
+
+  void isCalled(String other) {
+    name = other;
+  }
+
+  long version() {
+    return version;
+  }
 }

@@ -51,6 +51,11 @@ public class LedgerAccountEntity {
     return name;
   }
 
+  void isCalled(String otherCode, String other) {
+    code = otherCode;
+    name = other;
+  }
+
   public AccountRole role() {
     return role;
   }

@@ -42,4 +42,9 @@ public class TaxCodeEntity {
   public BigDecimal percent() {
     return percent;
   }
+
+  void is(String called, BigDecimal onTop) {
+    name = called;
+    percent = onTop;
+  }
 }

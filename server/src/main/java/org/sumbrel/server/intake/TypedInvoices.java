@@ -15,6 +15,8 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.NumberKind;
+import org.sumbrel.server.companies.NumberRanges;
 import org.sumbrel.server.companies.TaxCodeEntity;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -26,14 +28,19 @@ import org.sumbrel.server.journal.Journal;
 @Transactional
 class TypedInvoices {
 
-  private static final String PREFIX = "SB-";
-
   private final Customers customers;
   private final Companies companies;
   private final Journal journal;
   private final Proposals proposals;
+  private final NumberRanges numbers;
 
-  TypedInvoices(Customers customers, Companies companies, Journal journal, Proposals proposals) {
+  TypedInvoices(
+      Customers customers,
+      Companies companies,
+      Journal journal,
+      Proposals proposals,
+      NumberRanges numbers) {
+    this.numbers = numbers;
     this.customers = customers;
     this.companies = companies;
     this.journal = journal;
@@ -143,8 +150,8 @@ class TypedInvoices {
   private String nextNumber(Long company, Typed typed) {
     var day = typed.issuedOn();
     var stem =
-        PREFIX
-            + "%02d%02d%02d"
+        numbers.prefix(company, NumberKind.INVOICE)
+            + "-%02d%02d%02d"
                 .formatted(day.getYear() % 100, day.getMonthValue(), day.getDayOfMonth());
     for (var n = 1; ; n++) {
       if (!customers.hasItem(company, stem + "-" + n)) {

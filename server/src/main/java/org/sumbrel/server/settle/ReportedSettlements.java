@@ -5,13 +5,13 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.LongConsumer;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.settle.Draft;
 import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.companies.NumberRanges;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.journal.Journal;
@@ -31,6 +31,7 @@ public class ReportedSettlements {
   private final Settlements posting;
   private final Customers customers;
   private final Journal journal;
+  private final NumberRanges numbers;
   private final Clock clock;
 
   ReportedSettlements(
@@ -38,7 +39,9 @@ public class ReportedSettlements {
       Settlements posting,
       Customers customers,
       Journal journal,
+      NumberRanges numbers,
       Clock clock) {
+    this.numbers = numbers;
     this.settlements = settlements;
     this.posting = posting;
     this.customers = customers;
@@ -91,13 +94,8 @@ public class ReportedSettlements {
             null);
     made.of(of.payoutId(), of.words());
     var posted = settlements.save(made);
-    var number = new AtomicInteger();
     settlement
-        .itemsMade(
-            prefix -> {
-              var n = number.incrementAndGet();
-              return prefix + "-" + posted.id() + (n == 1 ? "" : "-" + n);
-            })
+        .itemsMade(numbers.ofSettlement(made.companyId(), posted.id()))
         .forEach(item -> customers.made(item, posted.id(), ""));
     return posted.id();
   }

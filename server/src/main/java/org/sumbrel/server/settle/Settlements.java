@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicInteger;
 import org.joda.money.Money;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Service;
@@ -27,6 +26,7 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.NumberRanges;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
@@ -52,6 +52,7 @@ public class Settlements {
   private final DoubleCountingWatch watch;
   private final HeldDrafts held;
   private final PayerAliases aliases;
+  private final NumberRanges numbers;
   private final Clock clock;
 
   Settlements(
@@ -66,7 +67,9 @@ public class Settlements {
       DoubleCountingWatch watch,
       HeldDrafts held,
       PayerAliases aliases,
+      NumberRanges numbers,
       Clock clock) {
+    this.numbers = numbers;
     this.settlements = settlements;
     this.answered = answered;
     this.drafts = drafts;
@@ -235,14 +238,8 @@ public class Settlements {
       }
     }
     var posted = settlements.save(made);
-    // one settlement can make several items of a kind: the first carries its number alone
-    var items = new AtomicInteger();
     settlement
-        .itemsMade(
-            prefix -> {
-              var n = items.incrementAndGet();
-              return prefix + "-" + posted.id() + (n == 1 ? "" : "-" + n);
-            })
+        .itemsMade(numbers.ofSettlement(assembled.companyId(), posted.id()))
         .forEach(item -> customers.made(item, posted.id(), command.prepaid()));
     if (entry != null) {
       var owner = paidFor(settlement);

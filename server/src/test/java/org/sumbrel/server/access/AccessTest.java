@@ -136,6 +136,16 @@ class AccessTest {
           "/api/tie-outs/\\{id}/reopening",
           "/api/closed-periods.*");
 
+  private static final List<String> ADMINISTRATORS =
+      List.of(
+          "/api/companies.*",
+          "/api/bank-accounts(/\\{id})?",
+          "/api/chart.*",
+          "/api/tax-codes.*",
+          "/api/claim-reasons.*",
+          "/api/number-ranges.*",
+          "/api/settings-history.*");
+
   private static boolean may(Role role, HttpMethod method, String path) {
     if (path.startsWith("/api/users")) {
       return role == Role.ADMINISTRATOR;
@@ -149,6 +159,9 @@ class AccessTest {
     var decides = path.startsWith("/api/policies") || path.startsWith("/api/unattended");
     if (decides && method != HttpMethod.GET) {
       return role == Role.ADMINISTRATOR || role == Role.SUPERVISOR;
+    }
+    if (method != HttpMethod.GET && ADMINISTRATORS.stream().anyMatch(path::matches)) {
+      return role == Role.ADMINISTRATOR;
     }
     if (path.equals("/api/backups")) {
       return role == Role.ADMINISTRATOR || role == Role.SUPERVISOR;

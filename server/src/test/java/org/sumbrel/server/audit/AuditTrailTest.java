@@ -164,6 +164,12 @@ class AuditTrailTest {
         done.merge(kind, 1, Integer::sum);
       }
     }
+    // whatever was changed is named
+    assertThat(
+            jdbc.sql("select what from audit_record where thing = '' or thing like '%null%'")
+                .query(String.class)
+                .list())
+        .isEmpty();
     // enough of each happened for the rest to mean something
     assertThat(done.keySet()).as(done.toString()).hasSizeGreaterThanOrEqualTo(10);
   }
