@@ -204,7 +204,9 @@ function UserCorner({
         sx={{ borderRadius: 1, textAlign: "right", display: "block", py: 0.5 }}
       >
         <Typography component="span" sx={{ display: "block", color: "text.primary", fontSize: 13 }}>
-          {books.companyName.replace(/ Ltd$/, "")}, {books.currency}
+          {books.companyName === ""
+            ? "No company yet"
+            : `${books.companyName.replace(/ Ltd$/, "")}, ${books.currency}`}
         </Typography>
         <Typography component="span" color="textSecondary" sx={{ display: "block", fontSize: 13 }}>
           {onWeekday(me.businessDate)} · {me.user}

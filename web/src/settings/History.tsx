@@ -5,6 +5,9 @@ import { api, data } from "../api/client";
 import { atMoment } from "../shared/dates";
 import { Failed } from "../shared/States";
 
+/** What was made by mistake and is used nowhere can go again; users and companies stay. */
+const REMOVABLE = ["bank_account", "ledger_account", "tax_code", "number_range", "claim_reason_word"];
+
 /** What was changed of settings of one kind, by whom; the administrator takes a wrong change back. */
 export function History({ what, may }: { what: string; may: boolean }) {
   const { company } = useBooks();
@@ -63,7 +66,7 @@ export function History({ what, may }: { what: string; may: boolean }) {
               )
               .join(", ")}
           </Box>
-          {may && record.kind !== "REMOVED" ? (
+          {may && (record.kind === "CHANGED" || (record.kind === "MADE" && REMOVABLE.includes(what))) ? (
             <Button
               disabled={back.isPending}
               aria-label={`Take back the change of ${atMoment(record.at)} by ${record.actor}`}

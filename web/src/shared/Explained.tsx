@@ -1,4 +1,4 @@
-import { Box, ButtonBase, Popover, Typography } from "@mui/material";
+import { Box, ButtonBase, Link, Popover, Typography } from "@mui/material";
 import { useState, type ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
 
@@ -35,7 +35,9 @@ export function Explained({ what, children }: { what: string; children: ReactNod
         <Box sx={{ p: 2, maxWidth: 340, fontSize: 13.5 }}>
           {children}
           <Typography sx={{ mt: 1, fontSize: 13 }}>
-            <RouterLink to="/money-rules">All money rules</RouterLink>
+            <Link component={RouterLink} to="/money-rules">
+              All money rules
+            </Link>
           </Typography>
         </Box>
       </Popover>

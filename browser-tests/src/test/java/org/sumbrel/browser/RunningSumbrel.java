@@ -40,6 +40,11 @@ final class RunningSumbrel implements AutoCloseable {
     return start(Files.createTempDirectory("sumbrel-data"));
   }
 
+  /** Over a data folder that is there already. */
+  static RunningSumbrel over(Path data) throws IOException {
+    return start(data, "--sumbrel.demo.enabled=true");
+  }
+
   private static RunningSumbrel start(Path data, String... options) throws IOException {
     var command = PreparedSumbrel.command();
     command.addAll(
