@@ -60,8 +60,7 @@ class BackupTest extends FreshSumbrelTest {
     assertThat(page.getByText("37 records, 37 new, 0 known already")).isVisible();
     // a run posts while the copy is made
     page.navigate(sumbrel.address() + "/posted/runs/new");
-    page.getByRole(
-            AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^Post \\d\\d ·")))
+    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("^Post \\d+ ·")))
         .click();
     page.navigate(sumbrel.address() + "/settings/data");
     var download =
@@ -86,9 +85,7 @@ class BackupTest extends FreshSumbrelTest {
 
     // the restored books open, and are whole
     try (var again = RunningSumbrel.over(folder)) {
-      page.navigate(again.address());
-      page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName("osric").setExact(true))
-          .click();
+      // with the sessions in it too: whoever was at work goes on
       page.navigate(again.address() + "/tied-out/cent-trail");
       assertThat(page.getByText("The trail is whole")).isVisible();
     }
