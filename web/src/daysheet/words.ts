@@ -1,4 +1,5 @@
-import type { Schemas } from "../api/client";
+import type { Money, Schemas } from "../api/client";
+import { grouped } from "../shared/money";
 
 export type DaySheet = Schemas["DaySheetView"];
 export type Hand = Schemas["HandSum"]["hand"];
@@ -29,4 +30,12 @@ export interface Figure {
   key?: string;
   /** Another day than the sheet's. */
   on?: string;
+}
+
+/** Opens what a figure is made of. */
+export type Open = (of: Figure, title: string) => void;
+
+/** How a bar says its figure, in the currency of another amount. */
+export function said(like: Money) {
+  return (value: number) => grouped({ ...like, amount: value.toFixed(2) });
 }

@@ -8,7 +8,7 @@ import { Amount } from "../shared/Amount";
 import { onDayOfYear } from "../shared/dates";
 import { useKeys } from "./keys";
 
-type Thing = Schemas["FoundThing"];
+type Thing = Schemas["Thing"];
 
 const KINDS: Record<Thing["kind"], string> = {
   CUSTOMER: "Customers",
@@ -176,7 +176,7 @@ function Said({
 }: {
   q: string;
   things: number;
-  found: { data?: Schemas["FoundThings"]; error: Error | null; isPending: boolean };
+  found: { data?: Schemas["Things"]; error: Error | null; isPending: boolean };
 }) {
   const words =
     q === ""

@@ -22,7 +22,7 @@ import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.EntrySearch;
 import org.sumbrel.server.find.EverythingController.FoundKind;
-import org.sumbrel.server.find.EverythingController.FoundThing;
+import org.sumbrel.server.find.EverythingController.Thing;
 import org.sumbrel.server.journal.JournalSearch;
 import org.sumbrel.server.settle.SettledBy;
 
@@ -63,7 +63,7 @@ class Everything {
    *
    * @param text the line as it was typed, for what is looked for by name or number
    */
-  List<FoundThing> found(Long company, SearchLine line, String text) {
+  List<Thing> found(Long company, SearchLine line, String text) {
     return Stream.of(
             ofCustomers(company, text),
             ofItems(company, line, text),
@@ -77,17 +77,14 @@ class Everything {
         .toList();
   }
 
-  private List<FoundThing> ofCustomers(Long company, String text) {
+  private List<Thing> ofCustomers(Long company, String text) {
     return customers.like(company, text, OF_EACH).stream()
-        .map(
-            c ->
-                new FoundThing(
-                    FoundKind.CUSTOMER, c.id(), c.name(), c.number(), null, null, null, ""))
+        .map(c -> new Thing(FoundKind.CUSTOMER, c.id(), c.name(), c.number(), null, null, null, ""))
         .toList();
   }
 
   /** Open ones before settled ones, and the one of this very number before all. */
-  private List<FoundThing> ofItems(Long company, SearchLine line, String text) {
+  private List<Thing> ofItems(Long company, SearchLine line, String text) {
     var found = new ArrayList<OpenItemEntity>();
     found.addAll(customers.itemsNumbered(company, List.of(text.toUpperCase(Locale.ROOT))));
     for (var which : ItemSearch.Which.values()) {
@@ -100,7 +97,7 @@ class Everything {
     return best.stream()
         .map(
             i ->
-                new FoundThing(
+                new Thing(
                     FoundKind.ITEM,
                     i.id(),
                     i.number(),
@@ -114,14 +111,14 @@ class Everything {
         .toList();
   }
 
-  private List<FoundThing> ofEntries(Long company, SearchLine line) {
+  private List<Thing> ofEntries(Long company, SearchLine line) {
     var found = entries.found(company, line, 0, OF_EACH).page();
     var settled = settledBy.ofEntries(found.stream().map(BankEntryEntity::id).toList());
     return found.stream()
         .map(
             e -> {
               var by = settled.get(e.id());
-              return new FoundThing(
+              return new Thing(
                   e.checkNumber().isEmpty() ? FoundKind.ENTRY : FoundKind.CHEQUE,
                   e.id(),
                   e.checkNumber().isEmpty()
@@ -155,7 +152,7 @@ class Everything {
       from lockbox_batch l where l.company_id = :company order by l.id desc
       """;
 
-  private List<FoundThing> told(Long company, SearchLine line, String sql, FoundKind kind) {
+  private List<Thing> told(Long company, SearchLine line, String sql, FoundKind kind) {
     return jdbc
         .sql(sql + " fetch first " + MOST_LOOKED_THROUGH + " rows only")
         .param("company", company)
@@ -167,8 +164,8 @@ class Everything {
         .toList();
   }
 
-  private static FoundThing thing(FoundKind kind, ResultSet row) throws SQLException {
-    return new FoundThing(
+  private static Thing thing(FoundKind kind, ResultSet row) throws SQLException {
+    return new Thing(
         kind,
         row.getLong("id"),
         row.getString("title"),
@@ -179,7 +176,7 @@ class Everything {
         row.getString("state").toLowerCase(Locale.ROOT).replace('_', ' '));
   }
 
-  private static Findable findable(FoundThing thing) {
+  private static Findable findable(Thing thing) {
     return Findable.of(
         List.of(thing.words()),
         List.of(thing.title(), Long.toString(thing.id())),
@@ -190,7 +187,7 @@ class Everything {
   }
 
   /** By its number only: what it settles is found as an entry or an item. */
-  private List<FoundThing> ofSettlement(Long company, String text) {
+  private List<Thing> ofSettlement(Long company, String text) {
     return number(text)
         .map(
             id ->
@@ -203,7 +200,7 @@ class Everything {
                     .param("company", company)
                     .query(
                         (row, n) ->
-                            new FoundThing(
+                            new Thing(
                                 FoundKind.SETTLEMENT,
                                 row.getLong("id"),
                                 "Settlement " + row.getLong("id"),
@@ -220,14 +217,14 @@ class Everything {
   }
 
   /** The entry of this very number before all. */
-  private List<FoundThing> ofJournal(Long company, SearchLine line, String text) {
+  private List<Thing> ofJournal(Long company, SearchLine line, String text) {
     var number = number(text).orElse(-1L);
     return journal.found(company, line, OF_EACH * OF_EACH).stream()
         .sorted((a, b) -> Boolean.compare(b.id() == number, a.id() == number))
         .limit(OF_EACH)
         .map(
             e ->
-                new FoundThing(
+                new Thing(
                     FoundKind.JOURNAL_ENTRY,
                     e.id(),
                     "Journal entry " + e.id(),

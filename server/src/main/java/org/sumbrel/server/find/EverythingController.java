@@ -44,7 +44,7 @@ class EverythingController {
     JOURNAL_ENTRY
   }
 
-  record FoundThing(
+  record Thing(
       @NotNull FoundKind kind,
       @NotNull Long id,
       @NotNull @Schema(description = "its number or name") String title,
@@ -57,9 +57,8 @@ class EverythingController {
           Long within,
       @NotNull @Schema(description = "what became of it, in a word; may be empty") String state) {}
 
-  record FoundThings(
-      @NotNull @Schema(description = "the best of each kind, kinds in order")
-          List<FoundThing> things,
+  record Things(
+      @NotNull @Schema(description = "the best of each kind, kinds in order") List<Thing> things,
       @NotNull @Schema(description = "what of the line was not understood, a sentence each")
           List<String> problems) {}
 
@@ -67,13 +66,12 @@ class EverythingController {
   @Operation(
       summary =
           "Customers, items, entries, cheques, deposits, payouts, lockbox batches, settlements and journal entries that fit a search line; at most six of each")
-  FoundThings everything(
+  Things everything(
       @RequestParam(required = false) Long company, @RequestParam(defaultValue = "") String q) {
     var line = SearchLine.read(q, LocalDate.now(clock));
     if (line.isEmpty()) {
-      return new FoundThings(List.of(), line.problems());
+      return new Things(List.of(), line.problems());
     }
-    return new FoundThings(
-        everything.found(companies.idOf(company), line, q.strip()), line.problems());
+    return new Things(everything.found(companies.idOf(company), line, q.strip()), line.problems());
   }
 }

@@ -58,7 +58,7 @@ public class JournalSearch {
   }
 
   /** An entry that was found; its largest amount stands for it. */
-  public record FoundEntry(long id, LocalDate on, String text, Money amount) {}
+  public record EntryOfJournal(long id, LocalDate on, String text, Money amount) {}
 
   private record Row(
       long id,
@@ -146,7 +146,7 @@ public class JournalSearch {
   }
 
   /** Entries of a company, the latest first; at most so many. */
-  public List<FoundEntry> found(Long company, SearchLine line, int most) {
+  public List<EntryOfJournal> found(Long company, SearchLine line, int most) {
     Findables<Row> all =
         shelf
             .look()
@@ -158,7 +158,8 @@ public class JournalSearch {
         .limit(most)
         .map(
             r ->
-                new FoundEntry(r.id(), r.on(), r.text(), Money.ofMinor(r.currency(), r.sizes()[0])))
+                new EntryOfJournal(
+                    r.id(), r.on(), r.text(), Money.ofMinor(r.currency(), r.sizes()[0])))
         .toList();
   }
 }
