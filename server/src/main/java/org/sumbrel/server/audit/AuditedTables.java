@@ -42,6 +42,10 @@ final class AuditedTables {
       Map.of(
           "bank_entry",
           Set.of("standing_rank", "lead_customer_id", "settled_customer_id", "entry_key", "told"),
+          // which standing it had is told, by which the policy let it be posted; how sure the
+          // engine was is not
+          "settlement",
+          Set.of("proposed_probability", "proposed_evidence", "proposed_right", "chosen_manner"),
           "posting_run",
           Set.of("posted", "refused", "posted_minor"),
           "app_user",
