@@ -1,7 +1,7 @@
-import { Box, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
-import { Link as RouterLink } from "react-router";
+import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
 import { useBooks } from "../access/session";
 import { AgeingBar } from "../customers/AgeingBar";
+import { CustomerLink } from "../customers/CustomerLink";
 import { Amount } from "../shared/Amount";
 import { DayField } from "../shared/DayField";
 import { onDayOfYear } from "../shared/dates";
@@ -65,17 +65,7 @@ export function AgeingTab() {
               {a.lines.map((line) => (
                 <TableRow key={line.customerId} hover>
                   <TableCell>
-                    <Link
-                      component={RouterLink}
-                      to={`/posted/customers/${line.customerId}`}
-                      color="inherit"
-                      underline="hover"
-                    >
-                      {line.customer}
-                    </Link>{" "}
-                    <Box component="span" className="figure" sx={{ color: "text.secondary", fontSize: 12 }}>
-                      {line.number}
-                    </Box>
+                    <CustomerLink id={line.customerId} name={line.customer} number={line.number} />
                   </TableCell>
                   {BUCKETS.map(([key]) => {
                     const amount = line.amounts[key];

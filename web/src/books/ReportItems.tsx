@@ -1,6 +1,7 @@
 import { Box, Link, Table, TableBody, TableCell, TableHead, TableRow } from "@mui/material";
 import { Link as RouterLink } from "react-router";
 import type { Schemas } from "../api/client";
+import { CustomerLink } from "../customers/CustomerLink";
 import { REASON } from "../settle/words";
 import { Amount } from "../shared/Amount";
 import { count, onDayOfYear } from "../shared/dates";
@@ -48,14 +49,7 @@ export function ReportItems({
               )}
             </TableCell>
             <TableCell>
-              <Link
-                component={RouterLink}
-                to={`/posted/customers/${item.customerId}`}
-                color="inherit"
-                underline="hover"
-              >
-                {item.customer}
-              </Link>
+              <CustomerLink id={item.customerId} name={item.customer} />
             </TableCell>
             <TableCell>{onDayOfYear(item.on)}</TableCell>
             <TableCell align="right">{count(item.age, "day")}</TableCell>

@@ -1,7 +1,7 @@
-import { Box, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
+import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
 import { useState } from "react";
-import { Link as RouterLink } from "react-router";
 import { useBooks } from "../access/session";
+import { CustomerLink } from "../customers/CustomerLink";
 import { Amount } from "../shared/Amount";
 import { Choice } from "../shared/Choice";
 import { DayField } from "../shared/DayField";
@@ -82,17 +82,7 @@ export function StatementsTab() {
               {all.data.map((s) => (
                 <TableRow key={s.customerId} hover>
                   <TableCell>
-                    <Link
-                      component={RouterLink}
-                      to={`/posted/customers/${s.customerId}`}
-                      color="inherit"
-                      underline="hover"
-                    >
-                      {s.customer}
-                    </Link>{" "}
-                    <Box component="span" className="figure" sx={{ color: "text.secondary", fontSize: 12 }}>
-                      {s.number}
-                    </Box>
+                    <CustomerLink id={s.customerId} name={s.customer} number={s.number} />
                   </TableCell>
                   <TableCell align="right">{!isZero(s.overdue) && <Amount of={s.overdue} />}</TableCell>
                   <TableCell align="right">

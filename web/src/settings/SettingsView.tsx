@@ -1,9 +1,9 @@
-import { Box, Tab, Tabs, Typography } from "@mui/material";
+import { Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { Link as RouterLink, useParams } from "react-router";
 import { useBooks, useSession } from "../access/session";
 import { api, data, type Schemas } from "../api/client";
 import { Failed, Loading } from "../shared/States";
+import { TabbedView } from "../shared/TabbedView";
 import { DataTab } from "./DataTab";
 import { SettingsTable } from "./SettingsTable";
 
@@ -19,46 +19,46 @@ function part(role: string): string {
   return role === "OTHER" ? "none; booked to by hand" : role.toLowerCase().replaceAll("_", " ");
 }
 
-const TABS = {
-  companies: ["Companies", CompaniesTab],
-  "bank-accounts": ["Bank accounts", BankAccountsTab],
-  chart: ["Chart of accounts", ChartTab],
-  taxes: ["Tax codes", TaxTab],
-  reasons: ["Reasons of claims", ReasonsTab],
-  numbers: ["Numbers", NumbersTab],
-  data: ["Backup and check", DataTab],
-} as const;
+const NAMES = {
+  companies: "Companies",
+  "bank-accounts": "Bank accounts",
+  chart: "Chart of accounts",
+  taxes: "Tax codes",
+  reasons: "Reasons of claims",
+  numbers: "Numbers",
+  data: "Backup and check",
+};
 
-type Key = keyof typeof TABS;
+const VIEWS = {
+  companies: CompaniesTab,
+  "bank-accounts": BankAccountsTab,
+  chart: ChartTab,
+  taxes: TaxTab,
+  reasons: ReasonsTab,
+  numbers: NumbersTab,
+  data: DataTab,
+};
 
 /** What the administrator sets, each with its history. */
 export default function SettingsView() {
-  const { tab } = useParams();
   const session = useSession();
-  const chosen = tab !== undefined && tab in TABS ? (tab as Key) : "companies";
-  const Chosen = TABS[chosen][1];
   const may = session.data?.role === "ADMINISTRATOR";
   return (
-    <Box sx={{ px: 3, pt: 1, pb: 4 }}>
-      <Tabs value={chosen} aria-label="Settings" sx={{ mb: 2, borderBottom: 1, borderColor: "divider" }}>
-        {(Object.keys(TABS) as Key[]).map((key) => (
-          <Tab
-            key={key}
-            value={key}
-            label={TABS[key][0]}
-            component={RouterLink}
-            to={`/settings/${key}`}
-            sx={{ minWidth: 0, px: 1.5 }}
-          />
-        ))}
-      </Tabs>
-      {!may && (
-        <Typography color="textSecondary" sx={{ mb: 1.5, fontSize: 13 }}>
-          The administrator changes these; everybody may look.
-        </Typography>
-      )}
-      <Chosen may={may} />
-    </Box>
+    <TabbedView label="Settings" at="/settings" tabs={NAMES} first="companies">
+      {(chosen) => {
+        const Chosen = VIEWS[chosen];
+        return (
+          <>
+            {!may && (
+              <Typography color="textSecondary" sx={{ mb: 1.5, fontSize: 13 }}>
+                The administrator changes these; everybody may look.
+              </Typography>
+            )}
+            <Chosen may={may} />
+          </>
+        );
+      }}
+    </TabbedView>
   );
 }
 
