@@ -1,6 +1,6 @@
 import { ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render } from "@testing-library/react";
+import { cleanup, configure, render } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { ReactNode } from "react";
 import { MemoryRouter } from "react-router";
@@ -8,6 +8,9 @@ import { afterEach, vi } from "vitest";
 import { BooksContext } from "./access/session";
 import type { Money, Schemas } from "./api/client";
 import { themeFor } from "./theme";
+
+// a machine that does much else at the same time needs longer until a page shows what came
+configure({ asyncUtilTimeout: 10_000 });
 
 type Item = Schemas["OpenItemView"];
 type Account = Schemas["CustomerAccount"];

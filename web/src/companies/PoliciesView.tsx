@@ -18,6 +18,7 @@ import { api, data, type Money, type Schemas } from "../api/client";
 import { useBooks, useSession } from "../access/session";
 import { FigureField } from "../shared/FigureField";
 import { grouped, typedAmount } from "../shared/money";
+import { History } from "../settings/History";
 import { Failed, Loading } from "../shared/States";
 import { PolicyEffect } from "./PolicyEffect";
 
@@ -204,6 +205,7 @@ function Form({ policy, save }: { policy: Policy; save: UseMutationResult<Policy
         )}
       </Box>
       {may && <PolicyEffect policy={typed} />}
+      <History what="policy" may={session.data?.role === "ADMINISTRATOR"} />
     </Box>
   );
 }

@@ -21,7 +21,7 @@ import { onDayOfYear } from "../shared/dates";
 import { isNegative, negated } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 
-/** The account with its running balance between two days; as PDF or CSV for the customer. */
+/** The account with its running balance between two days; as PDF, CSV or XLSX for the customer. */
 export function CustomerStatement({ account }: { account: Schemas["CustomerAccount"] }) {
   const books = useBooks();
   const currencies = [...new Set([books.currency, ...account.owes.map((owed) => owed.currency)])];
@@ -68,6 +68,9 @@ export function CustomerStatement({ account }: { account: Schemas["CustomerAccou
         </Button>
         <Button component="a" href={file("csv")} variant="outlined">
           CSV
+        </Button>
+        <Button component="a" href={file("xlsx")} variant="outlined">
+          XLSX
         </Button>
       </Box>
       {statement.error && <Failed error={statement.error} retry={() => void statement.refetch()} />}

@@ -10,13 +10,7 @@ import { Behind } from "./Behind";
 import { Days, Hours, Waited, Waiting } from "./MoneyPanels";
 import { useDaySheet } from "./queries";
 import { Ageing, Differences, Hands, Holders, Outstanding } from "./StatePanels";
-import type { Figure, Open } from "./words";
-
-function dayBefore(iso: string, days: number): string {
-  const day = new Date(iso);
-  day.setUTCDate(day.getUTCDate() + days);
-  return day.toISOString().slice(0, 10);
-}
+import { dayBefore, type Figure, type Open } from "./words";
 
 /** The day in pictures, the figures under them; each leads to what it is made of. */
 export default function DaySheetView() {

@@ -1,5 +1,6 @@
 import { Box, ButtonBase, Typography } from "@mui/material";
 import type { ReactNode } from "react";
+import { Link as RouterLink } from "react-router";
 import { Explained } from "../shared/Explained";
 
 /** One part of the sheet: its name, a sentence with the figure that matters, the picture, the figures under it. */
@@ -50,6 +51,8 @@ export interface FigureLine {
   count?: number;
   figure?: ReactNode;
   open?: () => void;
+  /** Where it leads, where another view holds what it is made of. */
+  to?: string;
 }
 
 /** Figures under a picture; each opens what it is made of. */
@@ -59,8 +62,8 @@ export function Figures({ label, lines }: { label: string; lines: FigureLine[] }
       {lines.map((line) => (
         <Box role="listitem" key={line.name}>
           <ButtonBase
-            disabled={!line.open}
-            onClick={line.open}
+            disabled={!line.open && !line.to}
+            {...(line.to ? { component: RouterLink, to: line.to } : { onClick: line.open })}
             sx={{
               display: "grid",
               gridTemplateColumns: "minmax(0, 1fr) 56px 104px",
@@ -75,7 +78,7 @@ export function Figures({ label, lines }: { label: string; lines: FigureLine[] }
           >
             <Box
               component="span"
-              sx={{ textAlign: "left", color: line.open ? "primary.main" : "text.primary" }}
+              sx={{ textAlign: "left", color: line.open || line.to ? "primary.main" : "text.primary" }}
             >
               {line.name}
             </Box>

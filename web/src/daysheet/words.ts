@@ -39,3 +39,10 @@ export type Open = (of: Figure, title: string) => void;
 export function said(like: Money) {
   return (value: number) => grouped({ ...like, amount: value.toFixed(2) });
 }
+
+/** So many days after a day; before it where they are negative. */
+export function dayBefore(iso: string, days: number): string {
+  const day = new Date(iso);
+  day.setUTCDate(day.getUTCDate() + days);
+  return day.toISOString().slice(0, 10);
+}

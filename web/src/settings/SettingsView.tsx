@@ -74,9 +74,17 @@ function CompaniesTab({ may }: { may: boolean }) {
       rows={companies.map((c) => ({
         key: String(c.id),
         cells: [c.name, c.currency],
-        fields: [{ name: "name", label: "Name", value: c.name }],
-        save: async ({ name = "" }) =>
-          api.PUT("/api/companies/{id}", { params: { path: { id: c.id } }, body: { name } }),
+        fields: [
+          { name: "name", label: "Name", value: c.name },
+          {
+            name: "currency",
+            label: "Books in (ISO 4217)",
+            value: c.currency,
+            hint: "Another one as long as nothing is booked.",
+          },
+        ],
+        save: async ({ name = "", currency = "" }) =>
+          api.PUT("/api/companies/{id}", { params: { path: { id: c.id } }, body: { name, currency } }),
       }))}
       add={{
         name: "Add a company…",
@@ -116,12 +124,18 @@ function BankAccountsTab({ may }: { may: boolean }) {
           { name: "name", label: "Name", value: a.name },
           { name: "bank", label: "Bank", value: a.bank, optional: true },
           { name: "number", label: "Number, as its statements have it", value: a.number },
+          {
+            name: "currency",
+            label: "Currency (ISO 4217)",
+            value: a.currency,
+            hint: "Another one as long as nothing has arrived on it.",
+          },
           { name: "lockbox", label: "Lockbox whose cheques are put there", value: a.lockbox, optional: true },
         ],
-        save: async ({ name = "", bank = "", number = "", lockbox = "" }) =>
+        save: async ({ name = "", bank = "", number = "", currency: unit = "", lockbox = "" }) =>
           api.PUT("/api/bank-accounts/{id}", {
             params: { path: { id: a.id } },
-            body: { name, bank, number, lockbox },
+            body: { name, bank, number, currency: unit, lockbox },
           }),
       }))}
       add={{

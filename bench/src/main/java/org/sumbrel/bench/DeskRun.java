@@ -115,6 +115,12 @@ final class DeskRun {
     paths.put("drafts", "/api/drafts");
     paths.put("note marks", "/api/notes/marks");
     paths.put("journal", "/api/journal-entries?limit=40");
+    paths.put("everything: name", "/api/everything?q=bakery");
+    paths.put("everything: number", "/api/everything?q=LB-1000042");
+    paths.put("everything: amount", "/api/everything?q=612.30");
+    paths.put("day sheet", "/api/day-sheet?currency=USD");
+    paths.put("trial balance", "/api/trial-balance");
+    paths.put("audit trail", "/api/audit-records?limit=60");
     return paths;
   }
 

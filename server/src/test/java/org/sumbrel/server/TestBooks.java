@@ -3,6 +3,7 @@ package org.sumbrel.server;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.SplittableRandom;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.sumbrel.server.Clerk.Answer;
 
@@ -22,7 +23,19 @@ public final class TestBooks {
   }
 
   public String customer() {
-    return "Zq" + Integer.toString(n * 7919, 36) + "x Kitchens";
+    return "Zq" + word() + " Kitchens";
+  }
+
+  /**
+   * Seven letters that are unlike those of any other: who is nearly called so is taken for the
+   * same.
+   */
+  private String word() {
+    var random = new SplittableRandom(n);
+    return random
+        .ints(7, 'a', 'z' + 1)
+        .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+        .toString();
   }
 
   public String number(int item) {

@@ -114,6 +114,10 @@ public class BankAccountEntity {
     number = numbered;
   }
 
+  void isIn(String code) {
+    currency = code;
+  }
+
   long version() {
     return version;
   }

@@ -3,6 +3,7 @@ package org.sumbrel.server.companies;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface BankAccountRepository extends JpaRepository<BankAccountEntity, Long> {
 
@@ -16,4 +17,10 @@ interface BankAccountRepository extends JpaRepository<BankAccountEntity, Long> {
       Long companyId, String lockbox);
 
   Optional<BankAccountEntity> findByCompanyIdAndNumber(Long companyId, String number);
+
+  /** Whether anything has arrived on it. */
+  @Query(
+      value = "select exists (select 1 from bank_entry where bank_account_id = :account)",
+      nativeQuery = true)
+  boolean hasEntries(Long account);
 }

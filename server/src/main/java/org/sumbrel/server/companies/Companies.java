@@ -193,11 +193,7 @@ public class Companies {
       CurrencyUnit currency) {
     var ledger =
         ledgerAccounts.save(new LedgerAccountEntity(company.id(), code, name, AccountRole.BANK));
-    if (bankAccounts
-        .findFirstByCompanyIdAndKindAndCurrency(company.id(), Kind.POUCH, currency.getCode())
-        .isEmpty()) {
-      makePouch(company.id(), currency);
-    }
+    requirePouch(company.id(), currency);
     return bankAccounts.save(
         new BankAccountEntity(
             company.id(), name, bank, number, currency.getCode(), ledger.id(), Kind.BANK));
@@ -218,6 +214,14 @@ public class Companies {
                     "There is no bank account in "
                         + currency
                         + " to which such a receipt could be taken."));
+  }
+
+  private void requirePouch(Long companyId, CurrencyUnit currency) {
+    if (bankAccounts
+        .findFirstByCompanyIdAndKindAndCurrency(companyId, Kind.POUCH, currency.getCode())
+        .isEmpty()) {
+      makePouch(companyId, currency);
+    }
   }
 
   /** Made with the first bank account of its currency. */
@@ -278,11 +282,29 @@ public class Companies {
         .orElse(0L);
   }
 
-  /** A company is called otherwise from now on. */
+  /**
+   * A company is called otherwise from now on, or keeps its books in another currency.
+   *
+   * @throws Conflict where something is booked in the currency that it has
+   */
   @Transactional
-  public CompanyEntity rename(Long id, String name) {
+  public CompanyEntity change(Long id, String name, CurrencyUnit currency) {
     var company = company(id);
     company.isCalled(named("company", name));
+    if (!company.currency().equals(currency.getCode())) {
+      if (companies.hasBooked(id)) {
+        throw new Conflict(
+            "BOOKED_ALREADY",
+            "The books of "
+                + company.name()
+                + " are in "
+                + company.currency()
+                + " and have entries; set up another company for "
+                + currency
+                + ".");
+      }
+      company.keepsBooksIn(currency.getCode());
+    }
     return companies.saveAndFlush(company);
   }
 
@@ -295,12 +317,14 @@ public class Companies {
   }
 
   /**
-   * An account at a bank is called otherwise, or has another number.
+   * An account at a bank is called otherwise, has another number, or is in another currency.
    *
-   * @throws Conflict where another account of the company has the number
+   * @throws Conflict where another account of the company has the number, or its currency was wrong
+   *     and something has arrived on it
    */
   @Transactional
-  public BankAccountEntity change(Long id, String name, String bank, String number) {
+  public BankAccountEntity change(
+      Long id, String name, String bank, String number, CurrencyUnit currency) {
     var account = bankAccount(id);
     bankAccountNumbered(account.companyId(), number.strip())
         .filter(other -> !other.id().equals(id))
@@ -310,6 +334,20 @@ public class Companies {
                   "NUMBER_TAKEN", "The account " + other.name() + " has this number already.");
             });
     account.isCalled(named("bank account", name), bank.strip(), number.strip());
+    if (!account.currency().equals(currency.getCode())) {
+      if (bankAccounts.hasEntries(id)) {
+        throw new Conflict(
+            "ARRIVED_ALREADY",
+            account.name()
+                + " has entries in "
+                + account.currency()
+                + "; add another account for "
+                + currency
+                + ".");
+      }
+      account.isIn(currency.getCode());
+      requirePouch(account.companyId(), currency);
+    }
     return bankAccounts.saveAndFlush(account);
   }
 

@@ -45,6 +45,10 @@ public class CompanyEntity {
     name = other;
   }
 
+  void keepsBooksIn(String code) {
+    currency = code;
+  }
+
   long version() {
     return version;
   }

@@ -2,8 +2,15 @@ package org.sumbrel.server.companies;
 
 import java.util.List;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface CompanyRepository extends JpaRepository<CompanyEntity, Long> {
 
   List<CompanyEntity> findAllByOrderById();
+
+  /** Whether its journal has any entry. */
+  @Query(
+      value = "select exists (select 1 from journal_entry where company_id = :company)",
+      nativeQuery = true)
+  boolean hasBooked(Long company);
 }

@@ -52,7 +52,10 @@ class SettingsController {
       @NotBlank String name,
       @NotBlank @Schema(description = "in which its books are kept, ISO 4217") String currency) {}
 
-  record CompanyName(@NotBlank String name) {}
+  record ChangedCompany(
+      @NotBlank String name,
+      @NotBlank @Schema(description = "another one only while nothing is booked")
+          String currency) {}
 
   record NewBankAccount(
       @NotBlank String name,
@@ -64,6 +67,8 @@ class SettingsController {
       @NotBlank String name,
       @NotNull String bank,
       @NotBlank String number,
+      @NotBlank @Schema(description = "another one only while nothing has arrived on it")
+          String currency,
       @NotNull
           @Schema(description = "of the lockbox whose cheques the bank puts there; may be empty")
           String lockbox) {}
@@ -99,9 +104,11 @@ class SettingsController {
   }
 
   @PutMapping("/api/companies/{id}")
-  @Operation(summary = "Calls a company otherwise")
-  CompanyView renameCompany(@PathVariable Long id, @Valid @RequestBody CompanyName call) {
-    companies.rename(id, call.name());
+  @Operation(
+      summary =
+          "Calls a company otherwise, or keeps its books in another currency as long as they are empty")
+  CompanyView changeCompany(@PathVariable Long id, @Valid @RequestBody ChangedCompany call) {
+    companies.change(id, call.name(), Currencies.unit(call.currency()));
     return view(id);
   }
 
@@ -147,7 +154,9 @@ class SettingsController {
       summary = "Changes the name, bank, number or lockbox of an account; its currency stays")
   List<BankAccountSetting> changeBankAccount(
       @PathVariable Long id, @Valid @RequestBody ChangedBankAccount call) {
-    var changed = companies.change(id, call.name(), call.bank(), call.number());
+    var changed =
+        companies.change(
+            id, call.name(), call.bank(), call.number(), Currencies.unit(call.currency()));
     companies.takesLockbox(id, call.lockbox().strip());
     return bankAccounts(changed.companyId());
   }

@@ -39,6 +39,7 @@ class BooksApiTest {
   private JsonNode account(String code) {
     return all(maren.get("/api/trial-balance").body().at("/accounts"))
         .filter(a -> a.at("/code").asText().equals(code))
+        .filter(a -> a.at("/debit/currency").asText().equals("USD"))
         .findFirst()
         .orElseThrow();
   }

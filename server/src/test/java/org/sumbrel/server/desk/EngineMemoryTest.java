@@ -57,8 +57,9 @@ class EngineMemoryTest {
     jdbc.sql(
             """
             select e.id, e.standing_rank, e.lead_customer_id, p.body from bank_entry e left join proposal p on p.entry_id = e.id
-            where e.status = 'WAITING'
+            where e.status = 'WAITING' and e.company_id = :company
             """)
+        .param("company", company)
         .query(
             row -> {
               kept.put(
@@ -71,7 +72,9 @@ class EngineMemoryTest {
     var followed = kept();
     assertThat(followed).isNotEmpty();
     memory.drop(company);
-    jdbc.sql("update proposal set body = '{}', lead_body = '{}'").update();
+    jdbc.sql("update proposal set body = '{}', lead_body = '{}' where company_id = :company")
+        .param("company", company)
+        .update();
     proposals.mark(company);
     renewal.after(company);
     assertThat(followed).isEqualTo(kept());

@@ -98,13 +98,20 @@ class SettingsApiTest {
     var account = first("/api/bank-accounts", "ledgerCode", "1010");
     var path = "/api/bank-accounts/" + account.at("/id").asText();
     var changed =
-        "{\"name\":\"Main\",\"bank\":\"%s\",\"number\":\"%s\",\"lockbox\":\"%s\"}"
+        "{\"name\":\"Main\",\"bank\":\"%s\",\"number\":\"%s\",\"currency\":\"USD\",\"lockbox\":\"%s\"}"
             .formatted(
                 account.at("/bank").asText(),
                 account.at("/number").asText(),
                 account.at("/lockbox").asText());
     expect(200, wynne.put(path, changed));
     assertThat(maren.get("/api/me").text("/companies/0/bankAccounts/0/name")).isEqualTo("Main");
+    assertThat(wynne.put(path, changed.replace("\"USD\"", "\"EUR\"")).text("/code"))
+        .isEqualTo("ARRIVED_ALREADY");
+    assertThat(
+            wynne
+                .put("/api/companies/1", "{\"name\":\"Larkstow Mill Ltd\",\"currency\":\"EUR\"}")
+                .text("/detail"))
+        .contains("are in USD and have entries");
     expect(204, takeBack(record("bank_account", account.at("/id").asText())));
     assertThat(first("/api/bank-accounts", "ledgerCode", "1010")).isEqualTo(account);
 
@@ -197,6 +204,13 @@ class SettingsApiTest {
                 .status())
         .isEqualTo(409);
 
+    // everything that was asked can be changed as long as it is empty
+    expect(
+        200, wynne.put("/api/companies/" + id, "{\"name\":\"Sample & Co\",\"currency\":\"USD\"}"));
+    var wrong = maren.get("/api/bank-accounts?company=" + id).body().at("/0/id").asText();
+    var right =
+        "{\"name\":\"Main\",\"bank\":\"A bank\",\"number\":\"DE03\",\"currency\":\"USD\",\"lockbox\":\"\"}";
+    expect(200, wynne.put("/api/bank-accounts/" + wrong, right));
     for (var name : new String[] {"invoices.csv", "statement.csv"}) {
       var sample = maren.saved("/api/first-steps/samples/" + name + "?company=" + id);
       var account = maren.get("/api/bank-accounts?company=" + id).body().at("/0/id").asText();
