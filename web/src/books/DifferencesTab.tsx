@@ -75,11 +75,7 @@ export function DifferencesTab() {
 
 function Months({ report }: { report: Schemas["CostReport"] }) {
   const zero = useMemo(() => ({ ...report.total, amount: "0" }), [report.total]);
-  const sums = report.months.map((m) =>
-    m.lines
-      .filter((line) => line.kind !== "CLAIM")
-      .reduce((sum, line) => sum + Number(line.amount.amount), 0),
-  );
+  const sums = report.months.map((m) => Number(m.total.amount));
   return (
     <Box>
       <Typography variant="h2">By month</Typography>

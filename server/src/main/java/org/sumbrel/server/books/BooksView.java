@@ -88,6 +88,7 @@ final class BooksView {
 
   record CostMonth(
       @NotNull @Schema(description = "the first of the month") LocalDate month,
+      @NotNull @Schema(description = "what was lost; claims are still wanted") MoneyView total,
       @NotNull List<CostLine> lines) {}
 
   record CostCustomer(

@@ -42,7 +42,7 @@ class Costs {
 
   CostReport between(Long company, CurrencyUnit currency, LocalDate from, LocalDate until) {
     var all = rows.between(company, currency, from, until);
-    var cost = all.stream().filter(d -> d.kind().isCost()).toList();
+    var cost = lost(all);
     var names =
         customers.names(
             all.stream()
@@ -61,10 +61,19 @@ class Costs {
         MoneyView.of(sum(currency, cost)),
         byKind(currency, all),
         months.entrySet().stream()
-            .map(e -> new CostMonth(e.getKey().atDay(1), byKind(currency, e.getValue())))
+            .map(
+                e ->
+                    new CostMonth(
+                        e.getKey().atDay(1),
+                        MoneyView.of(sum(currency, lost(e.getValue()))),
+                        byKind(currency, e.getValue())))
             .toList(),
         byCustomer(currency, cost, names),
         all.stream().limit(MOST_ITEMS).map(d -> item(d, names)).toList());
+  }
+
+  private static List<Difference> lost(Collection<Difference> differences) {
+    return differences.stream().filter(d -> d.kind().isCost()).toList();
   }
 
   /** By kind, what cost most first. */
