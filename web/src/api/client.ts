@@ -11,6 +11,8 @@ export class Refusal extends Error {
     readonly code: string,
     sentence: string,
     readonly problems: { line: number; message: string }[] = [],
+    /** What it needs first, by name, where the page can ask for it. */
+    readonly about: Record<string, string> = {},
   ) {
     super(sentence);
   }
@@ -30,6 +32,7 @@ export async function refusalOf(response: Response): Promise<Refusal> {
     body.code ?? "UNEXPECTED",
     body.detail ?? "The server did not answer as expected. Nothing was changed; try again.",
     body.problems ?? [],
+    body.about ?? {},
   );
 }
 

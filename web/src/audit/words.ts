@@ -36,6 +36,7 @@ export const WHAT: Record<string, string> = {
   policy: "policy",
   app_user: "user",
   profile: "profile",
+  exchange_rate: "exchange rate",
 };
 
 const PLACES: Record<string, string> = {

@@ -29,7 +29,7 @@ export function AgeingTab() {
   return (
     <Box sx={{ maxWidth: 1100 }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 1.5 }}>
-        <DayField label="On" value={until} set={(day) => setPeriod({ until: day })} />
+        <DayField label="On" value={until || a.on} set={(day) => setPeriod({ until: day })} />
         <Typography color="textSecondary">
           {a.currency}, by due date, on {onDayOfYear(a.on)}
         </Typography>

@@ -26,8 +26,8 @@ export function AgreementTab() {
         <DayField label="At the end of" value={until} set={(day) => setPeriod({ until: day })} />
         <Typography role="status" color={a.agrees ? "textSecondary" : "error"}>
           {a.agrees
-            ? `The items of ${count(a.customers, "customer")} come to what the ledger says, account by account.`
-            : `Items and ledger differ for ${count(a.apart.length, "account")} of customers.`}
+            ? `The items of ${count(a.customers, "customer")} come to what the ledger says, account by account${until ? "" : ", as of now"}.`
+            : `Items and ledger differ for ${count(a.apart.length, "account")} of customers${until ? "" : ", as of now"}.`}
         </Typography>
       </Box>
       <Lines label="Control accounts" lines={a.totals} />

@@ -1,3 +1,4 @@
+import { RatesTab } from "../rates/RatesTab";
 import { TabbedView } from "../shared/TabbedView";
 import { AgeingTab } from "./AgeingTab";
 import { AgreementTab } from "./AgreementTab";
@@ -5,6 +6,7 @@ import { ClaimsTab } from "./ClaimsTab";
 import { DifferencesTab } from "./DifferencesTab";
 import { StatementsTab } from "./StatementsTab";
 import { TrialBalanceTab } from "./TrialBalanceTab";
+import { UnrealisedTab } from "./UnrealisedTab";
 import { UnappliedTab } from "./UnappliedTab";
 
 const NAMES = {
@@ -15,6 +17,8 @@ const NAMES = {
   claims: "Claims",
   differences: "What differences cost",
   statements: "Statements",
+  unrealised: "Other currencies",
+  rates: "Rates",
 };
 
 const VIEWS = {
@@ -25,6 +29,8 @@ const VIEWS = {
   claims: ClaimsTab,
   differences: DifferencesTab,
   statements: StatementsTab,
+  unrealised: UnrealisedTab,
+  rates: RatesTab,
 };
 
 /** The books: what stands on the accounts, and what explains it. */

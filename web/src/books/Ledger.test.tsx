@@ -78,7 +78,9 @@ describe("items and ledger", () => {
       }),
     });
     show(<AgreementTab />);
-    expect(await screen.findByText("Items and ledger differ for 1 account of customers.")).toBeTruthy();
+    expect(
+      await screen.findByText("Items and ledger differ for 1 account of customers, as of now."),
+    ).toBeTruthy();
     const apart = screen.getByRole("table", { name: "Customers of whom items and ledger differ" });
     expect(apart.textContent).toContain("Oskar & Daughters");
     expect(apart.textContent).toContain("10.00");

@@ -68,7 +68,7 @@ export function StatementsTab() {
         <>
           <Typography sx={{ mb: 1 }} color="textSecondary">
             {count(all.data.length, "customer")}, each on pages of his own. What a branch owes stands with
-            whoever pays for it.
+            whoever pays for it. Without days, a statement begins on the first of the month three months back.
           </Typography>
           <Table size="small" aria-label="Who gets a statement">
             <TableHead>

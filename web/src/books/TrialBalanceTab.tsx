@@ -1,6 +1,7 @@
 import { Box, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
 import { Link as RouterLink } from "react-router";
 import { Amount } from "../shared/Amount";
+import { count } from "../shared/dates";
 import { DayField } from "../shared/DayField";
 import { isZero } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
@@ -18,8 +19,10 @@ export function TrialBalanceTab() {
   if (!trial.data) {
     return <Loading rows={12} />;
   }
+  const { books } = trial.data;
+  const foreign = trial.data.totals.some((t) => t.currency !== books.currency);
   return (
-    <Box sx={{ maxWidth: 1080 }}>
+    <Box sx={{ maxWidth: foreign ? 1180 : 1080 }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 1.5 }}>
         <DayField label="From" value={period.from} set={(from) => setPeriod({ from })} />
         <DayField label="Until" value={period.until} set={(until) => setPeriod({ until })} />
@@ -43,6 +46,7 @@ export function TrialBalanceTab() {
               <TableCell align="right">Credited</TableCell>
               <TableCell align="right">Stands in debit</TableCell>
               <TableCell align="right">in credit</TableCell>
+              {foreign && <TableCell align="right">Worth in {books.currency}</TableCell>}
             </TableRow>
           </TableHead>
           <TableBody>
@@ -73,6 +77,11 @@ export function TrialBalanceTab() {
                 </TableCell>
                 <TableCell align="right">{!isZero(a.debit) && <Amount of={a.debit} />}</TableCell>
                 <TableCell align="right">{!isZero(a.credit) && <Amount of={a.credit} />}</TableCell>
+                {foreign && (
+                  <TableCell align="right">
+                    {a.inBooks ? <Amount of={a.inBooks} /> : "waits for a rate"}
+                  </TableCell>
+                )}
               </TableRow>
             ))}
             {trial.data.totals.map((t) => (
@@ -104,8 +113,31 @@ export function TrialBalanceTab() {
                 <TableCell align="right">
                   <Amount of={t.credit} />
                 </TableCell>
+                {foreign && <TableCell />}
               </TableRow>
             ))}
+            {foreign && (
+              <TableRow sx={{ "& td": { fontWeight: 700, borderTop: 1, borderColor: "text.primary" } }}>
+                <TableCell />
+                <TableCell>
+                  All, in the currency of the books
+                  {books.missing > 0 && `; ${count(books.missing, "line")} wait for a rate of their day`}
+                </TableCell>
+                <TableCell>{books.currency}</TableCell>
+                {period.from !== "" && <TableCell />}
+                <TableCell />
+                <TableCell />
+                <TableCell align="right">
+                  <Amount of={books.debit} />
+                </TableCell>
+                <TableCell align="right">
+                  <Amount of={books.credit} />
+                </TableCell>
+                <TableCell align="right">
+                  <Amount of={books.difference} />
+                </TableCell>
+              </TableRow>
+            )}
           </TableBody>
         </Table>
       )}

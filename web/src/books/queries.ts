@@ -82,6 +82,16 @@ export function useUnapplied() {
   });
 }
 
+export function useUnrealised(on: string) {
+  const { company } = useBooks();
+  return useQuery({
+    queryKey: ["books", "unrealised", company, on],
+    placeholderData: keepPreviousData,
+    queryFn: async () =>
+      data(await api.GET("/api/books/unrealised", { params: { query: { company, on: day(on) } } })),
+  });
+}
+
 export function useClaims() {
   const { company, currency } = useBooks();
   return useQuery({

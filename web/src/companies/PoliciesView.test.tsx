@@ -8,7 +8,7 @@ afterEach(cleanup);
 
 function limits(under: string): Schemas["LimitsView"] {
   const limit = { under: usd(under), over: usd(under), percent: 1.5 };
-  return { writeOff: limit, fee: limit, unearnedDiscount: limit, refund: limit };
+  return { writeOff: limit, fee: limit, unearnedDiscount: limit, refund: limit, exchange: limit };
 }
 
 const POLICY: Schemas["PolicyView"] = {

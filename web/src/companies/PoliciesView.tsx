@@ -31,6 +31,7 @@ const LIMITS: [keyof Limits, string, boolean, boolean][] = [
   ["fee", "Fee withheld", true, false],
   ["unearnedDiscount", "Discount granted late", true, false],
   ["refund", "Refund promised", false, true],
+  ["exchange", "Exchange difference", true, true],
 ];
 const WHO: ["clerk" | "supervisor", string][] = [
   ["clerk", "A clerk alone"],

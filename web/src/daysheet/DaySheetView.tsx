@@ -1,4 +1,4 @@
-import { Box, Button, Typography } from "@mui/material";
+import { Box, Button, GlobalStyles, Typography } from "@mui/material";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { useBooks } from "../access/session";
@@ -10,7 +10,7 @@ import { Behind } from "./Behind";
 import { Days, Hours, Waited, Waiting } from "./MoneyPanels";
 import { useDaySheet } from "./queries";
 import { Ageing, Differences, Hands, Holders, Outstanding } from "./StatePanels";
-import { dayBefore, type Figure, type Open } from "./words";
+import { daysAfter, type Figure, type Open } from "./words";
 
 /** The day in pictures, the figures under them; each leads to what it is made of. */
 export default function DaySheetView() {
@@ -29,7 +29,8 @@ export default function DaySheetView() {
   const s = sheet.data;
   const open: Open = (of, title) => setShown({ of, title });
   return (
-    <Box sx={{ px: 3, pt: 1.5, pb: 4 }}>
+    <Box sx={{ px: 3, pt: 1.5, pb: 4, "@media print": { p: 0 } }}>
+      <GlobalStyles styles={{ "@page": { size: "A4 landscape", margin: "10mm" } }} />
       <ViewActions>
         <Button onClick={() => window.print()}>Print</Button>
       </ViewActions>
@@ -42,9 +43,9 @@ export default function DaySheetView() {
           {books.companyName}, {s.currency}
         </Typography>
         <Box sx={{ ml: "auto", display: "flex", gap: 1, alignItems: "center", displayPrint: "none" }}>
-          <Button onClick={() => go(dayBefore(s.on, -1))}>Day before</Button>
+          <Button onClick={() => go(daysAfter(s.on, -1))}>Day before</Button>
           <DayField label="Day" value={s.on} set={go} />
-          <Button disabled={!s.past} onClick={() => go(dayBefore(s.on, 1))}>
+          <Button disabled={!s.past} onClick={() => go(daysAfter(s.on, 1))}>
             Day after
           </Button>
           <Button disabled={!s.past} onClick={() => go("")}>

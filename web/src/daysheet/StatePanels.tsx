@@ -8,7 +8,7 @@ import { count, onDay, onDayOfYear } from "../shared/dates";
 import { isZero } from "../shared/money";
 import { Nothing } from "./Nothing";
 import { Figures, Panel } from "./Panel";
-import { dayBefore, HAND, said, type DaySheet, type Open } from "./words";
+import { HAND, said, type DaySheet, type Open } from "./words";
 
 export function Hands({ of, open }: { of: DaySheet; open: Open }) {
   const { hands } = of;
@@ -153,7 +153,7 @@ export function Outstanding({ of }: { of: DaySheet }) {
           {
             name: "Sold in 90 days",
             figure: <Amount of={outstanding.sales} />,
-            to: `/posted/books/trial-balance?from=${dayBefore(of.on, -89)}&until=${of.on}`,
+            to: `/posted/books/trial-balance?from=${outstanding.from}&until=${of.on}`,
           },
           {
             name: "Counted back by month",
@@ -205,9 +205,7 @@ export function Differences({ of, open }: { of: DaySheet; open: Open }) {
                 count: today?.count ?? 0,
                 figure: today && !isZero(today.amount) ? <Amount of={today.amount} /> : "none today",
                 open: today && (() => open({ figure: "DIFFERENCE", key: d.kind }, DIFFERENCE[d.kind])),
-                to: today
-                  ? undefined
-                  : `/posted/books/differences?from=${dayBefore(of.on, -29)}&until=${of.on}`,
+                to: today ? undefined : `/posted/books/differences?from=${of.monthFrom}&until=${of.on}`,
               };
             })}
           />

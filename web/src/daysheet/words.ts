@@ -41,7 +41,7 @@ export function said(like: Money) {
 }
 
 /** So many days after a day; before it where they are negative. */
-export function dayBefore(iso: string, days: number): string {
+export function daysAfter(iso: string, days: number): string {
   const day = new Date(iso);
   day.setUTCDate(day.getUTCDate() + days);
   return day.toISOString().slice(0, 10);

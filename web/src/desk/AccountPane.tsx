@@ -16,6 +16,7 @@ import {
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef, useState, type RefObject } from "react";
 import { Link as RouterLink } from "react-router";
+import { useBooks } from "../access/session";
 import type { Money } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { count, onDay } from "../shared/dates";
@@ -55,6 +56,7 @@ export interface AccountProps {
 export function AccountPane(props: AccountProps) {
   const { customerId, draft, change, choosePayer, searchField, readOnly } = props;
   const [q, setQ] = useState("");
+  const books = useBooks();
   const account = useCustomer(customerId);
   const scroller = useRef<HTMLElement>(null);
   const [onlyTaken, setOnlyTaken] = useState(false);
@@ -122,7 +124,8 @@ export function AccountPane(props: AccountProps) {
             {account.data.owes.length === 0 && "owes nothing"}
             {account.data.owes.map((owed) => (
               <span key={owed.currency}>
-                owes <Amount of={owed} />{" "}
+                owes <Amount of={owed} />
+                {owed.currency === books.currency ? " " : ` ${owed.currency} `}
               </span>
             ))}
             · {account.data.openItems.length} open
@@ -262,6 +265,7 @@ function ItemRow({
   foreign: boolean;
   readOnly: boolean;
 }) {
+  const { currency } = useBooks();
   const taken = draft.applications.find((a) => a.itemId === item.id);
   // a number that has no room in its column takes the next one too: it is never cut
   const narrow = useMediaQuery(NARROW);
@@ -331,6 +335,9 @@ function ItemRow({
       {!wide && <TableCell>{due}</TableCell>}
       <TableCell align="right">
         <Amount of={item.open} />
+        {item.open.currency !== currency && (
+          <Box sx={{ fontSize: 11.5, color: "text.secondary" }}>{item.open.currency}</Box>
+        )}
       </TableCell>
       <TableCell align="right">
         {taken && (

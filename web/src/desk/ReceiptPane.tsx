@@ -10,6 +10,7 @@ import { TallyBar } from "../tally/TallyBar";
 import { Advice } from "./Advice";
 import { BankText } from "./BankText";
 import { BatchParts } from "./BatchParts";
+import { Counts } from "./Counts";
 import { Differences } from "./Differences";
 import { takingAmount, tallyOf, type Draft, type Entry, type Preview } from "./drafts";
 import { CameBy } from "../lockbox/CameBy";
@@ -18,6 +19,7 @@ import { PictureOf } from "../pouch/ChequePicture";
 import { NoReceipt } from "../treat/NoReceipt";
 import { SeemsPayout } from "../payouts/SeemsPayout";
 import { EntryDeposits } from "../pouch/EntryDeposits";
+import { Elsewhere } from "./Elsewhere";
 import { Explanations } from "./Explanations";
 import { RememberPayer } from "./RememberPayer";
 import { JournalLines } from "../journal/JournalLines";
@@ -28,11 +30,13 @@ interface Props {
   preview: Preview | undefined;
   numberOf: (itemId: number) => string;
   choose: (rank: number) => void;
-  change: (draft: Draft) => void;
+  change: (draft: Draft, numbers?: ReadonlyMap<number, string>) => void;
   drop: (itemId: number) => void;
   readOnly: boolean;
   notice: ReactNode;
   tools: ReactNode;
+  /** What has to be known before the draft can be counted. */
+  asked: ReactNode;
   /** To the next one, after this was booked as no receipt. */
   goOn: () => void;
 }
@@ -50,6 +54,7 @@ export function ReceiptPane({
   notice,
   tools,
   goOn,
+  asked,
 }: Props) {
   const rank = draft.explanation ?? undefined;
   return (
@@ -110,8 +115,10 @@ export function ReceiptPane({
         drop={drop}
         readOnly={readOnly}
       />
+      {asked}
       <Differences draft={draft} change={change} readOnly={readOnly} />
       <RememberPayer entry={entry} draft={draft} preview={preview} change={change} readOnly={readOnly} />
+      {entry.status === "WAITING" && <Elsewhere entry={entry} change={change} readOnly={readOnly} />}
       {/* what a hand has made stands with what it writes; an explanation stands among its like first */}
       {!rank && <Writes preview={preview} />}
       <Explanations
@@ -192,19 +199,30 @@ export function DraftBar({
         {says}
       </Typography>
       <TallyBar
-        layout={tallyOf(received, draft, numberOf)}
+        layout={tallyOf(received, draft, numberOf, preview?.exchanges)}
         currency={received.currency}
         digits={digits}
         dashed
         resize={readOnly ? undefined : resize}
         drop={readOnly ? undefined : drop}
       />
+      {preview && (
+        <Counts
+          draft={draft}
+          preview={preview}
+          numberOf={numberOf}
+          change={change}
+          drop={drop}
+          readOnly={readOnly}
+        />
+      )}
       {preview && preview.customers.length > 1 && (
         <Typography variant="body2" color="textSecondary" aria-label="By customer">
           {preview.customers.map((c, n) => (
-            <span key={c.customerId}>
+            <span key={`${c.customerId} ${c.taken.currency}`}>
               {n > 0 && " · "}
               {c.name} <Amount of={c.taken} />
+              {c.taken.currency !== received.currency && ` ${c.taken.currency}`}
             </span>
           ))}
         </Typography>

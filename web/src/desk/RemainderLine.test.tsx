@@ -15,6 +15,7 @@ const SHORT: Preview = {
     adjustments: usd("0.00"),
     onAccount: usd("0.00"),
     refund: usd("0.00"),
+    exchanged: usd("0.00"),
     toAccounts: usd("0.00"),
     left: usd("-0.40"),
   },
@@ -34,6 +35,7 @@ const SHORT: Preview = {
   customers: [],
   changes: [],
   needsApproval: false,
+  exchanges: [],
   gapReasons: [],
 };
 

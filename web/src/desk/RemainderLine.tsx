@@ -17,6 +17,7 @@ const WORDS: Record<Treat, (amount: string) => string> = {
   ROUNDING: (a) => `Rounding ${a}`,
   WRITE_OFF: (a) => `Write off ${a}`,
   CLAIM: (a) => `Claim ${a}…`,
+  EXCHANGE: (a) => `Exchange difference ${a}`,
   LEAVE_OWING: (a) => `Leave ${a} owing`,
   KEEP_ON_ACCOUNT: (a) => `Keep ${a} on account`,
   REFUND: (a) => `Refund ${a}`,
@@ -67,7 +68,13 @@ export function RemainderLine({ preview, error, treat, post, posting, mayPost, h
         )}
         {!error &&
           preview?.options.map((option) => (
-            <Way key={option.kind} option={option} treat={treat} disabled={!mayPost} />
+            <Way
+              key={option.kind}
+              option={option}
+              own={preview.tally.received.currency}
+              treat={treat}
+              disabled={!mayPost}
+            />
           ))}
         {!error && preview?.refusal && preview.options.length === 0 && (
           <Typography variant="body2" color="textSecondary">
@@ -115,10 +122,13 @@ function Shortcut() {
 
 function Way({
   option,
+  own,
   treat,
   disabled,
 }: {
   option: Schemas["OptionView"];
+  /** The receipt's currency; an amount in another one says which. */
+  own: string;
   treat: (kind: Treat, reason?: Reason) => void;
   disabled: boolean;
 }) {
@@ -134,7 +144,11 @@ function Way({
       onClick={(event) => (option.kind === "CLAIM" ? setAnchor(event.currentTarget) : treat(option.kind))}
       sx={{ borderColor: "divider", fontWeight: 400 }}
     >
-      {WORDS[option.kind](grouped(option.amount))}
+      {WORDS[option.kind](
+        option.amount.currency === own
+          ? grouped(option.amount)
+          : `${grouped(option.amount)} ${option.amount.currency}`,
+      )}
       {(why || option.note) && " "}
       {(why || option.note) && (
         <Box
@@ -189,6 +203,7 @@ function Sums({ tally }: { tally: Schemas["TallyView"] }) {
       {!isZero(tally.onAccount) && <Sum name="On account" amount={tally.onAccount} />}
       {!isZero(tally.refund) && <Sum name="Refund" amount={tally.refund} />}
       {!isZero(tally.toAccounts) && <Sum name="To accounts" amount={tally.toAccounts} />}
+      {!isZero(tally.exchanged) && <Sum name="Counts elsewhere" amount={tally.exchanged} />}
       <Sum name={short ? "Short by" : "Left"} amount={positive(tally.left)} strong={!isZero(tally.left)} />
     </Box>
   );

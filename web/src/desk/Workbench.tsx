@@ -15,6 +15,7 @@ import { DeskNotice, type Notice } from "./DeskNotice";
 import { forPayer, taking, type Entry, type Item } from "./drafts";
 import { HeldNotice } from "./HeldNotice";
 import { useCustomer, useEntry, type Treat } from "./queries";
+import { RateAsked } from "./RateAsked";
 import { ReceiptPane } from "./ReceiptPane";
 import { ReceiptTools } from "./ReceiptTools";
 import { RemainderLine } from "./RemainderLine";
@@ -210,6 +211,7 @@ export function Workbench({ chosen, accountAsked, beside, go, goHome, keys, list
             draft={draft}
             choose={work.chooseRank}
             goOn={goOn}
+            asked={<RateAsked error={preview.error} mayChange={work.mayChange} />}
             tools={<ReceiptTools disabled={!mayAsk} withPayer={payer !== undefined} ask={setAsk} />}
           />
         ) : detail && !waiting ? (

@@ -66,6 +66,7 @@ function byHand(draft: Draft, change: Partial<Draft>): Draft {
     ...draft,
     adjustments: draft.adjustments.filter((a) => a.kind === "TO_ACCOUNT"),
     onAccount: undefined,
+    exchanges: undefined,
     explanation: undefined,
     ...change,
   };
@@ -90,6 +91,12 @@ export function takingAmount(draft: Draft, itemId: number, amount: Money): Draft
   });
 }
 
+/** The draft with so much of the receipt for what is settled in a currency; without an amount as the rate says. */
+export function counting(draft: Draft, currency: string, given: Money | undefined): Draft {
+  const others = (draft.exchanges ?? []).filter((c) => c.currency !== currency);
+  return { ...draft, exchanges: [...others, { currency, given }], explanation: undefined };
+}
+
 export function forPayer(draft: Draft, customerId: number): Draft {
   return { ...draft, onAccountCustomerId: customerId, explanation: undefined };
 }
@@ -108,16 +115,50 @@ export function withDifferences(draft: Draft, adjustments: Difference[]): Draft 
 }
 
 /** The tally bar of a draft; numbers come from wherever the items are known. */
-export function tallyOf(received: Money, draft: Draft, numberOf: (itemId: number) => string): TallyLayout {
+export function tallyOf(
+  received: Money,
+  draft: Draft,
+  numberOf: (itemId: number) => string,
+  exchanges: Preview["exchanges"] = [],
+): TallyLayout {
+  return laidOut(
+    received,
+    draft,
+    numberOf,
+    exchanges.map((e) => ({ label: `for ${e.counted.currency}`, amount: -minor(e.given) })),
+    draft.onAccount ? minor(draft.onAccount) : 0,
+  );
+}
+
+/** The tally bar of what counts in another currency. */
+export function tallyIn(counted: Money, draft: Draft, numberOf: (itemId: number) => string): TallyLayout {
+  return laidOut(counted, draft, numberOf, [], 0);
+}
+
+function laidOut(
+  received: Money,
+  draft: Draft,
+  numberOf: (itemId: number) => string,
+  elsewhere: { label: string; amount: number }[],
+  onAccount: number,
+): TallyLayout {
+  const here = (amount: Money) => amount.currency === received.currency;
   return layOut(
     minor(received),
-    draft.applications.map((a) => ({
-      label: numberOf(a.itemId),
-      itemId: a.itemId,
-      amount: minor(a.amount),
-      discount: a.discount ? minor(a.discount) : 0,
-    })),
-    draft.adjustments.map((a) => ({ label: KEPT[a.kind], amount: minor(a.amount) })),
-    draft.onAccount ? minor(draft.onAccount) : 0,
+    draft.applications
+      .filter((a) => here(a.amount))
+      .map((a) => ({
+        label: numberOf(a.itemId),
+        itemId: a.itemId,
+        amount: minor(a.amount),
+        discount: a.discount ? minor(a.discount) : 0,
+      })),
+    [
+      ...draft.adjustments
+        .filter((a) => here(a.amount))
+        .map((a) => ({ label: KEPT[a.kind], amount: minor(a.amount) })),
+      ...elsewhere,
+    ],
+    onAccount,
   );
 }

@@ -16,7 +16,10 @@ type Settlement = Schemas["SettlementView"];
 
 /** A settlement that shows most: one with a difference, else one with several invoices, else any. */
 function telling(rows: Settlement[]): Settlement | undefined {
-  const posted = rows.filter((s) => s.status === "POSTED" && s.applications.length > 0);
+  const posted = rows.filter(
+    // one in several currencies is a rule of its own
+    (s) => s.status === "POSTED" && s.applications.length > 0 && s.rates.every((r) => !r.given),
+  );
   return (
     posted.find((s) => s.adjustments.length > 0) ??
     posted.find((s) => s.applications.some((a) => !isZero(a.discount))) ??
@@ -102,6 +105,22 @@ export default function MoneyRulesView() {
             <Link component={RouterLink} to="/tied-out/cent-trail">
               The cent trail
             </Link>
+          </Example>
+        )}
+      </Rule>
+
+      <Rule title="What counts in another currency counts at a rate that is kept">
+        <p>
+          Where a receipt settles what is in another currency, so much of it counts there as is settled there.
+          The rate is the bank’s own where its file tells, else the one of the day; where none counts it is
+          asked for, never guessed. In the books what arrived is worth what the rate of its day says, and what
+          it settles what that stands in them with; the difference is an exchange gain or loss. So the
+          accounts are equal in each currency, and in that of the books too.
+        </p>
+        {trial.data && (
+          <Example>
+            In {trial.data.books.currency}, all accounts: debits <Amount of={trial.data.books.debit} />,
+            credits <Amount of={trial.data.books.credit} />.
           </Example>
         )}
       </Rule>

@@ -9,6 +9,7 @@ import { Failed, Loading } from "../shared/States";
 import { Deliveries } from "./Deliveries";
 import { MailRoom } from "./MailRoom";
 import { Processor } from "./Processor";
+import { RateService } from "./RateService";
 import { Refused } from "./Refused";
 import { StandIn } from "./StandIn";
 
@@ -45,8 +46,8 @@ export default function OutsideView() {
             "repeating-linear-gradient(135deg, transparent 0 10px, rgba(128,128,128,0.10) 10px 12px)",
         }}
       >
-        <strong>Simulated.</strong> No bank, no mail room and no processor stands behind this view. What they
-        deliver is made up, and goes into the demonstration’s books like any file.
+        <strong>Simulated.</strong> No bank, no mail room, no processor and no rate service stands behind this
+        view. What they deliver is made up, and goes into the demonstration’s books like any file.
       </Box>
       <Box component="section" aria-label="The bank">
         <Typography variant="h1" sx={{ mb: 1 }}>
@@ -59,6 +60,7 @@ export default function OutsideView() {
       </Box>
       <MailRoom />
       <Processor />
+      <RateService />
     </Box>
   );
 }

@@ -36,10 +36,21 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
   // money from us is drawn as long as money to us
   const fromUs = isNegative(s.received);
   const units = (amount: Money) => (fromUs ? -minor(amount) : minor(amount));
+  const here = (amount: Money) => amount.currency === s.received.currency;
+  const elsewhere = s.rates.flatMap((r) =>
+    r.given && r.counted ? [{ label: `for ${r.counted.currency}`, amount: -units(r.given) }] : [],
+  );
   const layout = layOut(
     units(s.received),
-    s.applications.map((a) => ({ label: a.number, amount: units(a.amount), discount: units(a.discount) })),
-    s.adjustments.map((a) => ({ label: KEPT[a.kind], amount: units(a.amount) })),
+    s.applications
+      .filter((a) => here(a.amount))
+      .map((a) => ({ label: a.number, amount: units(a.amount), discount: units(a.discount) })),
+    [
+      ...s.adjustments
+        .filter((a) => here(a.amount))
+        .map((a) => ({ label: KEPT[a.kind], amount: units(a.amount) })),
+      ...elsewhere,
+    ],
     units(s.onAccount),
   );
   return (
@@ -79,6 +90,7 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           <span key={a.itemId}>
             {n > 0 && ", "}
             <ItemLink id={a.itemId} number={a.number} /> <Amount of={a.amount} />
+            {!here(a.amount) && ` ${a.amount.currency}`}
             {!isZero(a.discount) && (
               <>
                 {" less "}
@@ -91,6 +103,7 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           <span key={n}>
             {n + s.applications.length > 0 && ", "}
             {KEPT[a.kind]} <Amount of={positive(a.amount)} />
+            {!here(a.amount) && ` ${a.amount.currency}`}
             {a.reason && ` (${REASON[a.reason]})`}
             {a.text && `: ${a.text}`}
           </span>
@@ -108,6 +121,18 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           {HOW[s.origin]}
           {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}
         </Typography>
+        {s.rates.map((rate) => (
+          <Typography key={rate.words + rate.from + rate.to} variant="body2" sx={{ fontSize: 12.5 }}>
+            {rate.given && rate.counted ? (
+              <>
+                <Amount of={rate.given} /> {rate.given.currency} counted as <Amount of={rate.counted} />{" "}
+                {rate.counted.currency}; held against {rate.words}
+              </>
+            ) : (
+              `In the books at ${rate.words}`
+            )}
+          </Typography>
+        ))}
         <Chain settlement={s} />
         {s.cheque && (
           <Typography variant="body2" sx={{ fontSize: 12.5 }}>

@@ -11,41 +11,10 @@ import java.nio.file.Files;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** The day's work in pictures, the books behind any figure, and what goes out. */
-class BooksTest extends BrowserTest {
-
-  private static RunningSumbrel sumbrel;
-
-  @BeforeAll
-  static void start() throws Exception {
-    sumbrel = RunningSumbrel.withDemoBooks();
-  }
-
-  @AfterAll
-  static void stop() {
-    sumbrel.close();
-  }
-
-  @AfterEach
-  void noScriptFailed() {
-    assertThat(scriptFailures).isEmpty();
-  }
-
-  private void signIn(String name) {
-    page.navigate(sumbrel.address());
-    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(name).setExact(true)).click();
-    assertThat(page.getByLabel("Flow of the day")).isVisible();
-  }
-
-  private Locator button(String pattern) {
-    return page.getByRole(
-        AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile(pattern)));
-  }
+class BooksTest extends DeskTest {
 
   private Locator link(String name) {
     return page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName(name).setExact(true));
@@ -60,7 +29,7 @@ class BooksTest extends BrowserTest {
 
   @Test
   void theDaySheetLeadsDownToAnEntry() throws Exception {
-    signIn("maren");
+    signIn(page, "maren");
     takeInTheDay();
     page.navigate(sumbrel.address() + "/tied-out/day");
     assertThat(region("Waiting, the oldest first")).containsText("BRAMBLE PIZZA OVEN");
@@ -108,7 +77,7 @@ class BooksTest extends BrowserTest {
   @Test
   @SuppressWarnings("unchecked")
   void aFeeAndItsRefundAreSeenToCancel() {
-    signIn("osric");
+    signIn(page, "osric");
     page.navigate(sumbrel.address() + "/arrived/intake");
     assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
     page.getByLabel("For", new GetByLabelOptions().setExact(true)).click();
@@ -149,7 +118,7 @@ class BooksTest extends BrowserTest {
 
   @Test
   void theJournalGoesOutOnceAndAgainOnlyOnPurpose() throws Exception {
-    signIn("maren");
+    signIn(page, "maren");
     page.navigate(sumbrel.address() + "/posted/exports");
     button("^Export 1,0\\d\\d entries").click();
     assertThat(page.getByText("Every entry until then is exported.")).isVisible();
@@ -172,7 +141,7 @@ class BooksTest extends BrowserTest {
 
   @Test
   void everythingIsFoundFromAnywhereByOneKey() {
-    signIn("tolly");
+    signIn(page, "tolly");
     page.navigate(sumbrel.address() + "/posted/exports");
     assertThat(page.getByText("The journal for the general ledger")).isVisible();
     page.keyboard().press("/");
@@ -199,7 +168,7 @@ class BooksTest extends BrowserTest {
 
   @Test
   void aWrongChangeOfASettingIsTakenBack() {
-    signIn("wynne");
+    signIn(page, "wynne");
     page.navigate(sumbrel.address() + "/settings/chart");
     button("^Change 6500").click();
     page.getByLabel("Account", new GetByLabelOptions().setExact(true)).fill("Wrong");

@@ -116,6 +116,12 @@ class RunsTest extends FreshSumbrelTest {
     sumbrel = sumbrel.again();
 
     page.navigate(sumbrel.address() + address);
+    // who was signed in before the kill is asked again, as soon as the page knows it
+    assertThat(
+            page.getByLabel("User")
+                .or(page.getByText(Pattern.compile("^\\d+ of \\d+ posted")))
+                .first())
+        .isVisible();
     if (page.getByLabel("User").isVisible()) {
       signIn(page, "maren");
       page.navigate(sumbrel.address() + address);

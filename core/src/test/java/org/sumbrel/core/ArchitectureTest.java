@@ -63,7 +63,7 @@ class ArchitectureTest {
           .whereLayer("settle")
           .mayOnlyBeAccessedByLayers("propose", "deposit", "payout", "treat", "journal", "tieout")
           .whereLayer("exchange")
-          .mayOnlyBeAccessedByLayers("payout")
+          .mayOnlyBeAccessedByLayers("payout", "settle", "journal")
           .whereLayer("treat")
           .mayNotBeAccessedByAnyLayer()
           .whereLayer("propose")

@@ -46,6 +46,22 @@ public final class Books {
         Optional.empty());
   }
 
+  /** An invoice in any currency, due today. */
+  public static Invoice invoice(String number, String customer, Money open) {
+    return new Invoice(
+        number,
+        COMPANY,
+        customer,
+        number,
+        TODAY.minusDays(30),
+        TODAY,
+        open,
+        open,
+        "",
+        "",
+        Optional.empty());
+  }
+
   public static Invoice withId(String id, Invoice i) {
     return new Invoice(
         id,
@@ -120,12 +136,14 @@ public final class Books {
             new Tolerance(usd("2.00"), usd("1.00"), BigDecimal.valueOf(5)),
             standard.clerk().fee(),
             new Tolerance(usd("10.00"), usd("0"), BigDecimal.valueOf(3)),
-            new Tolerance(usd("0"), usd("20.00"), BigDecimal.valueOf(100))),
+            new Tolerance(usd("0"), usd("20.00"), BigDecimal.valueOf(100)),
+            standard.clerk().exchange()),
         new Limits(
             new Tolerance(usd("30.00"), usd("30.00"), BigDecimal.valueOf(50)),
             standard.supervisor().fee(),
             new Tolerance(usd("100.00"), usd("0"), BigDecimal.valueOf(5)),
-            new Tolerance(usd("0"), usd("500.00"), BigDecimal.valueOf(100))),
+            new Tolerance(usd("0"), usd("500.00"), BigDecimal.valueOf(100)),
+            standard.supervisor().exchange()),
         standard.usualFees(),
         BigDecimal.ZERO,
         usd("0.05"),

@@ -4,6 +4,7 @@ import java.util.List;
 import org.sumbrel.core.lockbox.LockboxBatch;
 import org.sumbrel.core.payout.Payout;
 import org.sumbrel.core.receivables.RemittanceAdvice;
+import org.sumbrel.formats.rates.RateRow;
 import org.sumbrel.formats.receivables.AliasRow;
 import org.sumbrel.formats.receivables.CustomerRow;
 import org.sumbrel.formats.receivables.InvoiceRow;
@@ -27,6 +28,7 @@ public record FileContent(
     List<RemittanceAdvice> remittances,
     List<LockboxBatch> batches,
     List<Payout> payouts,
+    List<RateRow> rates,
     List<Problem> problems) {
 
   public FileContent {
@@ -38,6 +40,7 @@ public record FileContent(
     remittances = List.copyOf(remittances);
     batches = List.copyOf(batches);
     payouts = List.copyOf(payouts);
+    rates = List.copyOf(rates);
     problems = List.copyOf(problems);
   }
 
@@ -54,6 +57,7 @@ public record FileContent(
         remittances,
         batches,
         payouts,
+        rates,
         problems);
   }
 
@@ -61,14 +65,14 @@ public record FileContent(
       Format format, List<AccountStatement> accounts, List<Problem> problems) {
     return new FileContent(
         format, "", accounts, List.of(), List.of(), List.of(), List.of(), List.of(), List.of(),
-        List.of(), problems);
+        List.of(), List.of(), problems);
   }
 
   public static FileContent ofInvoices(
       Format format, List<InvoiceRow> invoices, List<Problem> problems) {
     return new FileContent(
         format, "", List.of(), invoices, List.of(), List.of(), List.of(), List.of(), List.of(),
-        List.of(), problems);
+        List.of(), List.of(), problems);
   }
 
   public static FileContent ofCustomers(List<CustomerRow> customers, List<Problem> problems) {
@@ -78,6 +82,7 @@ public record FileContent(
         List.of(),
         List.of(),
         customers,
+        List.of(),
         List.of(),
         List.of(),
         List.of(),
@@ -98,6 +103,7 @@ public record FileContent(
         List.of(),
         List.of(),
         List.of(),
+        List.of(),
         List.of());
   }
 
@@ -110,6 +116,7 @@ public record FileContent(
         List.of(),
         List.of(),
         history,
+        List.of(),
         List.of(),
         List.of(),
         List.of(),
@@ -129,6 +136,7 @@ public record FileContent(
         remittances,
         List.of(),
         List.of(),
+        List.of(),
         problems);
   }
 
@@ -136,12 +144,28 @@ public record FileContent(
       Format format, List<LockboxBatch> batches, List<Problem> problems) {
     return new FileContent(
         format, "", List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), batches,
-        List.of(), problems);
+        List.of(), List.of(), problems);
   }
 
   public static FileContent ofPayouts(Format format, List<Payout> payouts, List<Problem> problems) {
     return new FileContent(
         format, "", List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(),
-        payouts, problems);
+        payouts, List.of(), problems);
+  }
+
+  public static FileContent ofRates(List<RateRow> rates, List<Problem> problems) {
+    return new FileContent(
+        Format.RATES_CSV,
+        "",
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        rates,
+        problems);
   }
 }

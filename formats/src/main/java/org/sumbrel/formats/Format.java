@@ -14,6 +14,7 @@ public enum Format {
   CUSTOMERS_CSV("customers-csv", "a list of customers", true),
   ALIASES_CSV("aliases-csv", "a list of aliases", true),
   HISTORY_CSV("history-csv", "a list of past payments", true),
+  RATES_CSV("rates-csv", "a list of exchange rates", true),
   REMITTANCE_CSV("remittance-csv", "a remittance advice as CSV", true),
   LOCKBOX_BAI("lockbox-bai", "a BAI lockbox file", true),
   LOCKBOX_CSV("lockbox-csv", "a lockbox list as CSV", true),

@@ -99,7 +99,7 @@ public final class TestBooks {
   private List<Long> waiting() {
     var ids = new ArrayList<Long>();
     // what is posted without a hand may be settled already
-    for (var status : List.of("WAITING", "SETTLED")) {
+    for (var status : List.of("WAITING", "SETTLED", "DEBIT")) {
       clerk
           .get("/api/entries?limit=500&status=" + status + "&q=" + customer().split(" ")[0])
           .body()

@@ -1,6 +1,7 @@
 package org.sumbrel.core.exchange;
 
 import java.math.BigDecimal;
+import java.math.MathContext;
 import java.math.RoundingMode;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -14,6 +15,8 @@ public record Rate(CurrencyUnit from, CurrencyUnit to, BigDecimal perUnit) {
 
   /** Figures of a rate that is reckoned from two amounts. */
   private static final int DIGITS = 6;
+
+  private static final BigDecimal FAR = new BigDecimal("0.10");
 
   public Rate {
     if (perUnit.signum() <= 0) {
@@ -31,6 +34,17 @@ public record Rate(CurrencyUnit from, CurrencyUnit to, BigDecimal perUnit) {
         given.getCurrencyUnit(),
         got.getCurrencyUnit(),
         got.getAmount().abs().divide(given.getAmount().abs(), DIGITS, RoundingMode.HALF_EVEN));
+  }
+
+  /** The same the other way round, to so many figures that it leads back to the cent. */
+  public Rate inverse() {
+    return new Rate(to, from, BigDecimal.ONE.divide(perUnit, MathContext.DECIMAL64));
+  }
+
+  /** Whether it is more than a tenth away from another of the same pair: it may be a slip. */
+  public boolean isFarFrom(Rate last) {
+    var share = perUnit.divide(last.perUnit, MathContext.DECIMAL64).subtract(BigDecimal.ONE).abs();
+    return share.compareTo(FAR) > 0;
   }
 
   /** An amount at this rate, rounded half-even to the digits of the other currency. */

@@ -39,6 +39,11 @@ public enum AccountRole {
   CASH_DIFFERENCES,
   ROUNDING_DIFFERENCES,
   EXCHANGE_DIFFERENCES,
+  /**
+   * Through which an amount passes from one currency into another; in the currency of the books it
+   * stands at zero.
+   */
+  CURRENCY_CONVERSION,
   SUSPENSE,
   /** An account without a part in any rule; there may be many. */
   OTHER;
@@ -61,6 +66,7 @@ public enum AccountRole {
         && this != RECEIPTS_ON_HAND
         && this != RECEIPTS_TO_APPLY
         && this != OWN_TRANSFERS
+        && this != CURRENCY_CONVERSION
         && this != OPENING_BALANCES;
   }
 }

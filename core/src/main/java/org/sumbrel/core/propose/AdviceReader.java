@@ -117,6 +117,10 @@ final class AdviceReader {
       var paid = line.amount().getAmountMinorLong();
       if (!used.add(item.id())) {
         refuse("advice.twice", "the advice lists " + item.number() + " more than once");
+      } else if (!item.open().getCurrencyUnit().equals(receipt.amount().getCurrencyUnit())) {
+        refuse(
+            "advice.elsewhere",
+            "the advice lists " + item.number() + ", which is in " + item.open().getCurrencyUnit());
       } else if (item.settled()) {
         refuse(
             "advice.settled",

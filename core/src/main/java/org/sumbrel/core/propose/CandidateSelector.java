@@ -6,9 +6,12 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.IntConsumer;
 import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.sumbrel.core.receivables.Customer;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OldestFirst;
@@ -135,7 +138,8 @@ final class CandidateSelector {
           new CandidateGroup(
               Optional.of(lead.customerId()),
               List.of(lead.evidence()),
-              candidates(receipt, items, hitByItem)));
+              candidates(receipt, items, hitByItem),
+              elsewhere(receipt, items)));
     }
     var named =
         hits.stream()
@@ -146,14 +150,18 @@ final class CandidateSelector {
     if (named.stream().anyMatch(i -> !covered.contains(i.id()))) {
       groups.add(
           new CandidateGroup(
-              Optional.empty(), strangerTo(leads, named), candidates(receipt, named, hitByItem)));
+              Optional.empty(),
+              strangerTo(leads, named),
+              candidates(receipt, named, hitByItem),
+              elsewhere(receipt, named)));
     }
     if (leads.isEmpty() && named.isEmpty()) {
       asked.ask(Question.BALANCE, receipt.amount().getAmountMinorLong());
       var equal = byBalance.getOrDefault(receipt.amount().getAmountMinorLong(), List.of());
       var kept = equal.subList(0, Math.min(MOST_BY_AMOUNT, equal.size()));
       groups.add(
-          new CandidateGroup(Optional.empty(), List.of(), candidates(receipt, kept, hitByItem)));
+          new CandidateGroup(
+              Optional.empty(), List.of(), candidates(receipt, kept, hitByItem), Set.of()));
     }
     for (var group : groups) {
       // what their owners have settled already is looked at too
@@ -163,10 +171,18 @@ final class CandidateSelector {
   }
 
   /** An item of this customer that came to the same amount and is settled already. */
-  Optional<OpenItem> settledTwin(String customerId, long amount) {
-    return Optional.ofNullable(settledByTotal.getOrDefault(customerId, Map.of()).get(amount))
-        .filter(twins -> !twins.isEmpty())
-        .map(TreeSet::last);
+  Optional<OpenItem> settledTwin(String customerId, Money amount) {
+    var twins = settledByTotal.getOrDefault(customerId, Map.of()).get(amount.getAmountMinorLong());
+    return twins == null
+        ? Optional.empty()
+        : twins.descendingSet().stream().filter(i -> i.total().equals(amount)).findFirst();
+  }
+
+  private static Set<CurrencyUnit> elsewhere(Receipt receipt, List<OpenItem> items) {
+    return items.stream()
+        .map(i -> i.open().getCurrencyUnit())
+        .filter(unit -> !unit.equals(receipt.amount().getCurrencyUnit()))
+        .collect(Collectors.toCollection(TreeSet::new));
   }
 
   /** Whether the customer, or one of its branches, is among these payers. */

@@ -144,7 +144,7 @@ final class CompositionScore {
     return parts.stream()
         .map(p -> p.candidate().item().customerId())
         .distinct()
-        .flatMap(id -> selector.settledTwin(id, received()).stream())
+        .flatMap(id -> selector.settledTwin(id, receipt.amount()).stream())
         .findFirst()
         .map(
             twin ->

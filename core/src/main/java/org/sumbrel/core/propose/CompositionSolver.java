@@ -6,9 +6,11 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.joda.money.CurrencyUnit;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.Composition.Part;
 import org.sumbrel.core.receivables.Receipt;
@@ -111,6 +113,7 @@ final class CompositionSolver {
 
     private final long received;
     private final List<Candidate> candidates;
+    private final Set<CurrencyUnit> elsewhere;
     private final List<Candidate> named;
     private final CompositionScore score;
     private final List<Composition> found = new ArrayList<>();
@@ -128,8 +131,11 @@ final class CompositionSolver {
       this.group = group;
       this.received = receipt.amount().getAmountMinorLong();
       this.candidates = group.candidates();
+      this.elsewhere = group.elsewhere();
       this.named = candidates.stream().filter(Candidate::referenced).toList();
-      this.score = new CompositionScore(receipt, group, named, settled(hits), selector);
+      this.score =
+          new CompositionScore(
+              receipt, group, named, settled(hits, receipt.amount().getCurrencyUnit()), selector);
     }
 
     List<Composition> run(List<ReferenceHit> hits) {
@@ -438,9 +444,9 @@ final class CompositionSolver {
     }
 
     /** Where the text names what is settled already, as it stands or in a list. */
-    private static List<ReferenceHit> settled(List<ReferenceHit> hits) {
+    private static List<ReferenceHit> settled(List<ReferenceHit> hits, CurrencyUnit currency) {
       return hits.stream()
-          .filter(h -> h.item().settled())
+          .filter(h -> h.item().settled() && h.in(currency))
           .filter(h -> h.form() != ReferenceHit.Form.REPAIRED)
           .filter(
               h -> hits.stream().noneMatch(o -> o.mention() == h.mention() && !o.item().settled()))
@@ -448,7 +454,7 @@ final class CompositionSolver {
     }
 
     private void weighOnAccountOnly(List<ReferenceHit> hits) {
-      var before = settled(hits);
+      var before = settled(hits, receipt.amount().getCurrencyUnit());
       var total = before.stream().mapToLong(h -> h.item().total().getAmountMinorLong()).sum();
       if (!before.isEmpty() && total == received) {
         onAccount(
@@ -460,6 +466,10 @@ final class CompositionSolver {
             "amount.settled_named",
             "what the text names is settled already, with another amount",
             Weights.SETTLED_NAMED);
+      } else if (candidates.isEmpty() && !elsewhere.isEmpty()) {
+        var units =
+            elsewhere.stream().map(CurrencyUnit::getCode).collect(Collectors.joining(" and "));
+        onAccount(Composition.ELSEWHERE, "what is open is in " + units, Weights.ON_ACCOUNT_ONLY);
       } else if (candidates.isEmpty()) {
         onAccount("amount.ahead", "nothing is open", Weights.PAID_AHEAD);
       } else if (found.isEmpty()) {

@@ -83,7 +83,11 @@ public final class DoubleCounting {
         .limit(MOST_OF_A_KIND)
         .forEach(e -> findings.add(settled(e)));
     var owing =
-        payersItems.stream().filter(i -> i.open().isPositive()).map(OpenItem.class::cast).toList();
+        payersItems.stream()
+            .filter(i -> i.open().isPositive())
+            .filter(i -> i.open().getCurrencyUnit().equals(receipt.amount().getCurrencyUnit()))
+            .map(OpenItem.class::cast)
+            .toList();
     if (findings.isEmpty() && !owing.isEmpty()) {
       var sum = MoneySum.of(receipt.amount().getCurrencyUnit(), owing, OpenItem::open);
       findings.add(

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.IntConsumer;
 import java.util.regex.Pattern;
+import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.BatchAssigner.Wanting;
 import org.sumbrel.core.propose.CompositionSolver.Solved;
 import org.sumbrel.core.receivables.DayText;
@@ -236,7 +237,11 @@ public final class ProposalEngine {
             : assigned.compositions();
     var figures = Calibration.figures(ranked, solved.compositions(), unread(receipt, hits));
     var probabilities = calibration.probabilities(ranked, figures);
-    var standing = calibration.standing(probabilities, ranked);
+    var elsewhere =
+        hits.stream().filter(h -> namedElsewhere(h, receipt)).map(ReferenceHit::item).toList();
+    var stands = calibration.standing(probabilities, ranked);
+    var somebodyLooks = !elsewhere.isEmpty() || !ranked.isEmpty() && ranked.get(0).openElsewhere();
+    var standing = somebodyLooks && stands == Standing.CLEAR ? Standing.LEANING : stands;
     var proposals = new ArrayList<Proposal>();
     // what is below the floor is not worth anybody's while
     var worth = standing == Standing.BLANK && !all ? 0 : Math.min(MOST_PROPOSALS, ranked.size());
@@ -253,6 +258,7 @@ public final class ProposalEngine {
         notes.add(alreadySettled(hit));
       }
     }
+    elsewhere.forEach(item -> notes.add(elsewhere(item)));
     return new ReceiptProposals(
         receipt.id(),
         standing,
@@ -262,6 +268,25 @@ public final class ProposalEngine {
         notes,
         marks(receipt, hits),
         figures);
+  }
+
+  /** Whether the text names what is open in another currency, as it stands. */
+  private static boolean namedElsewhere(ReferenceHit hit, Receipt receipt) {
+    return !hit.item().settled()
+        && !hit.in(receipt.amount().getCurrencyUnit())
+        && hit.form() != ReferenceHit.Form.REPAIRED;
+  }
+
+  private static Evidence elsewhere(OpenItem item) {
+    return new Evidence(
+        "reference.elsewhere",
+        item.number()
+            + " in the text has "
+            + MoneyText.grouped(item.open())
+            + " "
+            + item.open().getCurrencyUnit()
+            + " open; take it, and say what counts for it",
+        0);
   }
 
   /** How many numbers stand in the text that nothing was read from. */

@@ -1,5 +1,6 @@
 package org.sumbrel.core.propose;
 
+import org.joda.money.CurrencyUnit;
 import org.sumbrel.core.receivables.OpenItem;
 
 /**
@@ -45,6 +46,11 @@ record ReferenceHit(
     boolean standsThere() {
       return this == CREDITOR_REFERENCE || this == NUMBER || this == ORDER;
     }
+  }
+
+  /** Whether the item is in this currency. */
+  boolean in(CurrencyUnit currency) {
+    return item.open().getCurrencyUnit().equals(currency);
   }
 
   /** Another item that the same place may have meant before a slip. */

@@ -83,6 +83,11 @@ final class SlipReader {
    * payer's own, and those with which it would.
    */
   void doubt(Predicate<String> likely) {
+    var currency = reading.receipt().amount().getCurrencyUnit();
+    if (reading.found().stream().anyMatch(h -> !h.in(currency))) {
+      // amounts in another currency say nothing of what is missing here
+      return;
+    }
     var places = reading.found().stream().collect(Collectors.groupingBy(ReferenceHit::mention));
     var sum =
         places.values().stream().mapToLong(h -> h.get(0).item().open().getAmountMinorLong()).sum();

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -23,40 +24,113 @@ import org.sumbrel.core.receivables.Receipt;
  * @param adjustments what explains the difference
  * @param onAccount what stays on a customer's account, zero or positive
  * @param onAccountCustomer whose account that is
+ * @param exchanges what of the receipt counts in other currencies; at most one for each currency
  */
 public record Draft(
     Receipt receipt,
     List<Application> applications,
     List<Adjustment> adjustments,
     Money onAccount,
-    Optional<String> onAccountCustomer) {
+    Optional<String> onAccountCustomer,
+    List<Exchanged> exchanges) {
 
   public Draft {
     applications = List.copyOf(applications);
     adjustments = List.copyOf(adjustments);
+    exchanges = List.copyOf(exchanges);
+    var currencies = new HashSet<CurrencyUnit>(Set.of(receipt.amount().getCurrencyUnit()));
+    for (var exchange : exchanges) {
+      if (!currencies.add(exchange.currency())
+          || !exchange.given().getCurrencyUnit().equals(receipt.amount().getCurrencyUnit())) {
+        throw new IllegalArgumentException(
+            "each other currency counts once, for money of the receipt: " + exchange);
+      }
+    }
     if (onAccount.isNegative()) {
       throw new IllegalArgumentException("on account cannot be negative: " + onAccount.getAmount());
     }
   }
 
-  CurrencyUnit currency() {
+  /** A draft in the receipt's currency alone. */
+  public Draft(
+      Receipt receipt,
+      List<Application> applications,
+      List<Adjustment> adjustments,
+      Money onAccount,
+      Optional<String> onAccountCustomer) {
+    this(receipt, applications, adjustments, onAccount, onAccountCustomer, List.of());
+  }
+
+  /** The currency of the receipt. */
+  public CurrencyUnit currency() {
     return receipt.amount().getCurrencyUnit();
   }
 
   /**
-   * How the draft adds up so far.
+   * The draft by currencies: each in one alone, with what counts there as what was received. The
+   * receipt's own comes first and names what counts elsewhere.
    *
-   * @throws SettlementRefused where an item is in another currency than the receipt
+   * @throws SettlementRefused where something is in a currency in which nothing counts
+   */
+  public List<Draft> parts() {
+    requireExchanged();
+    if (exchanges.isEmpty()) {
+      return List.of(this);
+    }
+    var parts = new ArrayList<Draft>();
+    parts.add(
+        new Draft(
+            receipt,
+            applicationsIn(currency()),
+            adjustmentsIn(currency()),
+            onAccount,
+            onAccountCustomer,
+            exchanges));
+    exchanges.forEach(e -> parts.add(counting(e.counted())));
+    return parts;
+  }
+
+  /** The part in another currency, as if so much of it had been received. */
+  Draft counting(Money received) {
+    var unit = received.getCurrencyUnit();
+    return new Draft(
+        receipt.of(received),
+        applicationsIn(unit),
+        adjustmentsIn(unit),
+        Money.zero(unit),
+        onAccountCustomer);
+  }
+
+  private List<Application> applicationsIn(CurrencyUnit unit) {
+    return applications.stream().filter(a -> a.amount().getCurrencyUnit().equals(unit)).toList();
+  }
+
+  private List<Adjustment> adjustmentsIn(CurrencyUnit unit) {
+    return adjustments.stream().filter(a -> a.amount().getCurrencyUnit().equals(unit)).toList();
+  }
+
+  /**
+   * How the draft adds up so far in the receipt's currency.
+   *
+   * @throws SettlementRefused where something is in a currency in which nothing counts
    */
   public Tally tally() {
-    requireOneCurrency();
-    var applied = MoneySum.of(currency(), applications, Application::amount);
-    var discount = MoneySum.of(currency(), applications, Application::discount);
+    requireExchanged();
+    var own = applicationsIn(currency());
+    var applied = MoneySum.of(currency(), own, Application::amount);
+    var discount = MoneySum.of(currency(), own, Application::discount);
+    var exchanged = MoneySum.of(currency(), exchanges, Exchanged::given);
     var kept = sum(a -> !(a instanceof RefundPromised) && !(a instanceof ToAccount));
     var refund = sum(a -> a instanceof RefundPromised).negated();
     var toAccounts = sum(a -> a instanceof ToAccount).negated();
     var explained =
-        applied.minus(discount).minus(kept).plus(onAccount).plus(refund).plus(toAccounts);
+        applied
+            .minus(discount)
+            .minus(kept)
+            .plus(onAccount)
+            .plus(refund)
+            .plus(toAccounts)
+            .plus(exchanged);
     return new Tally(
         receipt.amount(),
         applied,
@@ -65,26 +139,53 @@ public record Draft(
         onAccount,
         refund,
         toAccounts,
+        exchanged,
         receipt.amount().minus(explained));
   }
 
   private Money sum(Predicate<Adjustment> which) {
-    return MoneySum.of(currency(), adjustments.stream().filter(which).toList(), Adjustment::amount);
+    return MoneySum.of(
+        currency(), adjustmentsIn(currency()).stream().filter(which).toList(), Adjustment::amount);
   }
 
+  /** What goes to a customer, in one currency. */
+  public record Share(String customerId, Money taken) {}
+
   /**
-   * What of the receipt goes to each customer, in the order of the applications: for a parent that
-   * pays for its branches, or cheques that were banked together.
+   * What goes to each customer in each currency, in the order of the applications: for a parent
+   * that pays for its branches, or cheques that were banked together.
    */
-  public Map<String, Money> byCustomer() {
-    var totals = new LinkedHashMap<String, Money>();
+  public List<Share> byCustomer() {
+    var totals = new LinkedHashMap<String, Map<CurrencyUnit, Money>>();
     for (var application : applications) {
-      totals.merge(application.item().customerId(), application.taken(), Money::plus);
+      add(totals, application.item().customerId(), application.taken());
     }
     if (onAccount.isPositive()) {
-      onAccountCustomer.ifPresent(c -> totals.merge(c, onAccount, Money::plus));
+      onAccountCustomer.ifPresent(c -> add(totals, c, onAccount));
     }
-    return totals;
+    return totals.entrySet().stream()
+        .flatMap(of -> of.getValue().values().stream().map(sum -> new Share(of.getKey(), sum)))
+        .toList();
+  }
+
+  private static void add(
+      Map<String, Map<CurrencyUnit, Money>> totals, String customer, Money amount) {
+    totals
+        .computeIfAbsent(customer, c -> new LinkedHashMap<>())
+        .merge(amount.getCurrencyUnit(), amount, Money::plus);
+  }
+
+  /** The settlement of a draft in one currency. */
+  public Settlement settle(Policy policy, Authority authority) {
+    return settle(
+        unit -> {
+          if (!unit.equals(currency())) {
+            throw new IllegalArgumentException(
+                "a policy for " + currency() + " is none of " + unit);
+          }
+          return policy;
+        },
+        authority);
   }
 
   /**
@@ -94,22 +195,31 @@ public record Draft(
    * @throws SettlementRefused with the figures, where a money rule or the policy is against it;
    *     with {@link SettlementRefused.Code#NEEDS_APPROVAL} where only the clerk's own limit is
    */
-  public Settlement settle(Policy policy, Authority authority) {
-    var tally = tally();
+  public Settlement settle(Policies policies, Authority authority) {
+    var parts = parts();
     requireItemsFit(false);
-    requireDiscountsEarned(policy);
+    parts.forEach(part -> part.requireDiscountsEarned(policies.of(part.currency())));
     requireSomething();
     if (onAccount.isPositive() && onAccountCustomer.isEmpty()) {
       throw SettlementRefused.plain(
           SettlementRefused.Code.NO_CUSTOMER,
           "To keep " + MoneyText.grouped(onAccount) + " on account, say on whose account.");
     }
+    parts.forEach(Draft::requireBalanced);
+    for (var part : parts) {
+      var policy = policies.of(part.currency());
+      part.requireRoundingSmall(policy);
+      part.requireWithinLimits(part.tally(), policy, authority);
+    }
+    return new Settlement(
+        receipt, applications, adjustments, onAccount, onAccountCustomer, exchanges);
+  }
+
+  private void requireBalanced() {
+    var tally = tally();
     if (!tally.left().isZero()) {
       throw SettlementRefused.unbalanced(tally);
     }
-    requireRoundingSmall(policy);
-    requireWithinLimits(tally, policy, authority);
-    return new Settlement(receipt, applications, adjustments, onAccount, onAccountCustomer);
   }
 
   /**
@@ -120,13 +230,12 @@ public record Draft(
    * @throws SettlementRefused with the figures, where a money rule is against it
    */
   public Settlement settleAsReported() {
-    var tally = tally();
+    var parts = parts();
     requireItemsFit(true);
     requireSomething();
-    if (!tally.left().isZero()) {
-      throw SettlementRefused.unbalanced(tally);
-    }
-    return new Settlement(receipt, applications, adjustments, onAccount, onAccountCustomer);
+    parts.forEach(Draft::requireBalanced);
+    return new Settlement(
+        receipt, applications, adjustments, onAccount, onAccountCustomer, exchanges);
   }
 
   private void requireSomething() {
@@ -170,20 +279,42 @@ public record Draft(
     }
   }
 
-  private void requireOneCurrency() {
+  private void requireExchanged() {
     for (var application : applications) {
-      if (!application.amount().getCurrencyUnit().equals(currency())
-          || !application.item().open().getCurrencyUnit().equals(currency())) {
+      var item = application.item();
+      if (!application.amount().getCurrencyUnit().equals(item.open().getCurrencyUnit())) {
         throw SettlementRefused.plain(
             SettlementRefused.Code.WRONG_CURRENCY,
-            application.item().number()
+            item.number()
                 + " is in "
-                + application.item().open().getCurrencyUnit()
+                + item.open().getCurrencyUnit()
+                + ", not in what was applied.");
+      }
+      if (!counts(item.open().getCurrencyUnit())) {
+        throw SettlementRefused.plain(
+            SettlementRefused.Code.WRONG_CURRENCY,
+            item.number()
+                + " is in "
+                + item.open().getCurrencyUnit()
                 + ", the receipt in "
                 + currency()
-                + ".");
+                + ", and it is not said what counts there.");
       }
     }
+    for (var adjustment : adjustments) {
+      if (!counts(adjustment.amount().getCurrencyUnit())) {
+        throw SettlementRefused.plain(
+            SettlementRefused.Code.WRONG_CURRENCY,
+            MoneyText.grouped(adjustment.amount())
+                + " is in "
+                + adjustment.amount().getCurrencyUnit()
+                + ", in which nothing counts.");
+      }
+    }
+  }
+
+  private boolean counts(CurrencyUnit unit) {
+    return unit.equals(currency()) || exchanges.stream().anyMatch(e -> e.currency().equals(unit));
   }
 
   private void requireItemsFit(boolean reported) {
@@ -279,19 +410,56 @@ public record Draft(
                   application.item(), application.amount(), earned(application, policy))
               : application);
     }
-    return new Draft(receipt, taken, adjustments, onAccount, onAccountCustomer);
+    return new Draft(receipt, taken, adjustments, onAccount, onAccountCustomer, exchanges);
   }
 
   /** The same draft with one more adjustment. */
   public Draft adjustedBy(Adjustment adjustment) {
     var more = new ArrayList<>(adjustments);
     more.add(adjustment);
-    return new Draft(receipt, applications, more, onAccount, onAccountCustomer);
+    return new Draft(receipt, applications, more, onAccount, onAccountCustomer, exchanges);
+  }
+
+  /** The same draft with what counts in one other currency as it is there. */
+  Draft exchanging(Exchanged changed) {
+    return new Draft(
+        receipt,
+        applications,
+        adjustments,
+        onAccount,
+        onAccountCustomer,
+        exchanges.stream()
+            .map(e -> e.currency().equals(changed.currency()) ? changed : e)
+            .toList());
+  }
+
+  /**
+   * The same draft after something was done in one of its parts.
+   *
+   * @param before the part as it was
+   * @param after the part as it is, with the same items and perhaps more adjustments behind
+   */
+  Draft with(Draft before, Draft after) {
+    var changed = new ArrayList<>(applications);
+    for (var application : after.applications()) {
+      changed.replaceAll(a -> a.item().id().equals(application.item().id()) ? application : a);
+    }
+    var more = new ArrayList<>(adjustments);
+    more.addAll(
+        after.adjustments().subList(before.adjustments().size(), after.adjustments().size()));
+    return new Draft(
+        receipt,
+        changed,
+        more,
+        after.currency().equals(currency()) ? after.onAccount() : onAccount,
+        onAccountCustomer,
+        exchanges);
   }
 
   /** The same draft with more kept on account. */
   Draft keepingOnAccount(Money more) {
-    return new Draft(receipt, applications, adjustments, onAccount.plus(more), onAccountCustomer);
+    return new Draft(
+        receipt, applications, adjustments, onAccount.plus(more), onAccountCustomer, exchanges);
   }
 
   /** The same draft with its last invoice paid {@code shortage} less. */
@@ -303,7 +471,7 @@ public record Draft(
         at,
         new Application(
             application.item(), application.amount().minus(shortage), application.discount()));
-    return new Draft(receipt, fewer, adjustments, onAccount, onAccountCustomer);
+    return new Draft(receipt, fewer, adjustments, onAccount, onAccountCustomer, exchanges);
   }
 
   /** Where the invoice stands that was added last. */

@@ -39,7 +39,11 @@ public final class GapReason {
    */
   public static List<String> of(Draft draft, Collection<? extends OpenItem> candidates) {
     var gap = draft.tally().left();
-    if (gap.isZero() || draft.applications().isEmpty()) {
+    var taken =
+        draft.applications().stream()
+            .filter(a -> a.amount().getCurrencyUnit().equals(gap.getCurrencyUnit()))
+            .toList();
+    if (gap.isZero() || taken.isEmpty()) {
       return List.of();
     }
     var ticked = draft.applications().stream().map(a -> a.item().id()).collect(Collectors.toSet());
@@ -49,7 +53,7 @@ public final class GapReason {
         .filter(i -> i.open().getCurrencyUnit().equals(gap.getCurrencyUnit()))
         .sorted(Comparator.comparing(OpenItem::issuedOn).thenComparing(OpenItem::number))
         .forEach(others::add);
-    return new GapReason(gap, draft.applications(), others).sentences();
+    return new GapReason(gap, taken, others).sentences();
   }
 
   private List<String> sentences() {

@@ -10,7 +10,8 @@ enum LimitedKind {
   WRITE_OFF("written off", Limits::writeOff),
   FEE("taken as a fee", Limits::fee),
   UNEARNED_DISCOUNT("granted as a late discount", Limits::unearnedDiscount),
-  REFUND("promised back", Limits::refund);
+  REFUND("promised back", Limits::refund),
+  EXCHANGE("taken as an exchange difference", Limits::exchange);
 
   private final String done;
   private final Function<Limits, Tolerance> limit;
@@ -40,6 +41,9 @@ enum LimitedKind {
 
   /** All of this kind in a draft, together: several small ones count as one large one. */
   Money in(Draft draft) {
+    if (this == EXCHANGE) {
+      return MoneySum.of(draft.currency(), draft.exchanges(), Exchanged::shortage);
+    }
     return MoneySum.of(
         draft.currency(),
         draft.adjustments().stream().filter(a -> of(a).filter(k -> k == this).isPresent()).toList(),
@@ -55,8 +59,9 @@ enum LimitedKind {
       case FEE ->
           own.refusal(
               amount,
-              tally.applied().plus(tally.onAccount()),
+              tally.applied().plus(tally.exchanged()).plus(tally.onAccount()),
               tally.onAccount().isZero() ? "what is applied" : "what is applied and kept");
+      case EXCHANGE -> own.refusal(amount, tally.exchanged(), "what counts in another currency");
       case WRITE_OFF, UNEARNED_DISCOUNT -> own.refusal(amount, tally.applied(), "what is applied");
     };
   }

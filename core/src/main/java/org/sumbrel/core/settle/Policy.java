@@ -63,12 +63,14 @@ public record Policy(
             new Tolerance(Money.ofMajor(currency, 2), none, all),
             new Tolerance(Money.ofMajor(currency, 50), none, all),
             new Tolerance(Money.ofMajor(currency, 25), none, BigDecimal.valueOf(3)),
-            new Tolerance(none, Money.ofMajor(currency, 250), all)),
+            new Tolerance(none, Money.ofMajor(currency, 250), all),
+            both(Money.ofMajor(currency, 100), "2.5")),
         new Limits(
             new Tolerance(Money.ofMajor(currency, 50), Money.ofMajor(currency, 50), all),
             new Tolerance(Money.ofMajor(currency, 500), none, all),
             new Tolerance(Money.ofMajor(currency, 500), none, BigDecimal.valueOf(5)),
-            new Tolerance(none, Money.ofMajor(currency, 10_000), all)),
+            new Tolerance(none, Money.ofMajor(currency, 10_000), all),
+            both(Money.ofMajor(currency, 5_000), "6")),
         List.of(
             FeeTerms.parse("15", currency),
             FeeTerms.parse("20", currency),
@@ -79,5 +81,9 @@ public record Policy(
         Customs.STANDARD,
         0.995,
         3.0);
+  }
+
+  private static Tolerance both(Money most, String percent) {
+    return new Tolerance(most, most, new BigDecimal(percent));
   }
 }

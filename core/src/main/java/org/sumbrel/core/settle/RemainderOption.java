@@ -32,6 +32,8 @@ public record RemainderOption(
     WRITE_OFF,
     CLAIM,
     LEAVE_OWING,
+    /** The money that is left counts at another rate than the one it is held against. */
+    EXCHANGE,
     KEEP_ON_ACCOUNT,
     REFUND
   }
@@ -51,6 +53,16 @@ public record RemainderOption(
     }
     var ways = new Ways(draft, tally, policy, authority);
     return tally.left().isNegative() ? ways.forShortage() : ways.forSurplus();
+  }
+
+  /**
+   * The ways to treat what is left of a draft in several currencies: each difference in the
+   * currency in which it belongs.
+   */
+  public static List<RemainderOption> of(Draft draft, Policies policies, Authority authority) {
+    return draft.exchanges().isEmpty()
+        ? of(draft, policies.of(draft.currency()), authority)
+        : new ExchangedRemainder(draft, policies, authority).options();
   }
 
   /** The ways for one draft. */
@@ -122,7 +134,7 @@ public record RemainderOption(
     }
 
     private RemainderOption fee(Kind kind, Money shortage) {
-      if (draft.lastInvoice().isEmpty()) {
+      if (draft.lastInvoice().isEmpty() && draft.exchanges().isEmpty()) {
         return plain(kind, shortage, "no invoice is in the draft");
       }
       return limited(kind, LimitedKind.FEE, shortage, shortage, usual(shortage));
@@ -174,8 +186,44 @@ public record RemainderOption(
    */
   public static Draft taken(
       Draft draft, Kind kind, Optional<ClaimReason> reason, Policy policy, Authority authority) {
+    var option = allowed(of(draft, policy, authority), kind, draft);
+    var amount = option.amount();
+    var signed = draft.tally().left().isNegative() ? amount : amount.negated();
+    return switch (kind) {
+      case TAKE_DISCOUNT -> draft.takingDiscounts(policy);
+      case GRANT_DISCOUNT -> draft.adjustedBy(new UnearnedDiscount(amount));
+      case BILL_BACK_DISCOUNT ->
+          draft.adjustedBy(claim(draft, amount, ClaimReason.UNEARNED_DISCOUNT));
+      case BANK_FEE -> draft.adjustedBy(fee(amount, KeptBy.BANK, policy));
+      case PROCESSING_FEE -> draft.adjustedBy(fee(amount, KeptBy.PROCESSOR, policy));
+      case ROUNDING -> draft.adjustedBy(new Rounding(signed));
+      case WRITE_OFF -> draft.adjustedBy(SmallWriteOff.of(signed));
+      case CLAIM -> draft.adjustedBy(claim(draft, amount, reason.orElse(ClaimReason.OTHER)));
+      case LEAVE_OWING -> draft.leavingOwing(amount);
+      case EXCHANGE -> throw new IllegalStateException("nothing of the draft counts otherwise");
+      case KEEP_ON_ACCOUNT -> draft.keepingOnAccount(amount);
+      case REFUND ->
+          draft.adjustedBy(
+              new RefundPromised(amount.negated(), draft.onAccountCustomer().orElseThrow()));
+    };
+  }
+
+  /** The draft in several currencies after the option of this kind is taken. */
+  public static Draft taken(
+      Draft draft,
+      Kind kind,
+      Optional<ClaimReason> reason,
+      Policies policies,
+      Authority authority) {
+    return draft.exchanges().isEmpty()
+        ? taken(draft, kind, reason, policies.of(draft.currency()), authority)
+        : new ExchangedRemainder(draft, policies, authority).taken(kind, reason);
+  }
+
+  /** The option of a kind, where it is there and allowed. */
+  static RemainderOption allowed(List<RemainderOption> options, Kind kind, Draft draft) {
     var option =
-        of(draft, policy, authority).stream()
+        options.stream()
             .filter(o -> o.kind() == kind)
             .findFirst()
             .orElseGet(
@@ -191,24 +239,7 @@ public record RemainderOption(
               + option.refusal()
               + ".");
     }
-    var amount = option.amount();
-    var signed = draft.tally().left().isNegative() ? amount : amount.negated();
-    return switch (kind) {
-      case TAKE_DISCOUNT -> draft.takingDiscounts(policy);
-      case GRANT_DISCOUNT -> draft.adjustedBy(new UnearnedDiscount(amount));
-      case BILL_BACK_DISCOUNT ->
-          draft.adjustedBy(claim(draft, amount, ClaimReason.UNEARNED_DISCOUNT));
-      case BANK_FEE -> draft.adjustedBy(fee(amount, KeptBy.BANK, policy));
-      case PROCESSING_FEE -> draft.adjustedBy(fee(amount, KeptBy.PROCESSOR, policy));
-      case ROUNDING -> draft.adjustedBy(new Rounding(signed));
-      case WRITE_OFF -> draft.adjustedBy(SmallWriteOff.of(signed));
-      case CLAIM -> draft.adjustedBy(claim(draft, amount, reason.orElse(ClaimReason.OTHER)));
-      case LEAVE_OWING -> draft.leavingOwing(amount);
-      case KEEP_ON_ACCOUNT -> draft.keepingOnAccount(amount);
-      case REFUND ->
-          draft.adjustedBy(
-              new RefundPromised(amount.negated(), draft.onAccountCustomer().orElseThrow()));
-    };
+    return option;
   }
 
   private static FeeWithheld fee(Money amount, KeptBy keptBy, Policy policy) {

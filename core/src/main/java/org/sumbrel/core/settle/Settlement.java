@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.joda.money.Money;
+import org.sumbrel.core.money.MoneyShare;
 import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.Claim;
@@ -26,13 +27,16 @@ public final class Settlement {
   private final List<Adjustment> adjustments;
   private final Money onAccount;
   private final Optional<String> onAccountCustomer;
+  private final List<Exchanged> exchanges;
 
   Settlement(
       Receipt receipt,
       List<Application> applications,
       List<Adjustment> adjustments,
       Money onAccount,
-      Optional<String> onAccountCustomer) {
+      Optional<String> onAccountCustomer,
+      List<Exchanged> exchanges) {
+    this.exchanges = exchanges;
     this.receipt = receipt;
     this.applications = applications;
     this.adjustments = adjustments;
@@ -46,20 +50,21 @@ public final class Settlement {
    * @throws IllegalArgumentException where it does not add up, so that damage is noticed before it
    *     spreads
    */
-  public static Settlement readBack(
-      Receipt receipt,
-      List<Application> applications,
-      List<Adjustment> adjustments,
-      Money onAccount,
-      Optional<String> onAccountCustomer) {
-    var left =
-        new Draft(receipt, applications, adjustments, onAccount, onAccountCustomer).tally().left();
-    if (!left.isZero()) {
-      throw new IllegalArgumentException(
-          "the settlement of " + receipt.amount() + " is off by " + left);
+  public static Settlement readBack(Draft posted) {
+    for (var part : posted.parts()) {
+      var left = part.tally().left();
+      if (!left.isZero()) {
+        throw new IllegalArgumentException(
+            "the settlement of " + posted.receipt().amount() + " is off by " + left);
+      }
     }
     return new Settlement(
-        receipt, List.copyOf(applications), List.copyOf(adjustments), onAccount, onAccountCustomer);
+        posted.receipt(),
+        posted.applications(),
+        posted.adjustments(),
+        posted.onAccount(),
+        posted.onAccountCustomer(),
+        posted.exchanges());
   }
 
   public Receipt receipt() {
@@ -81,6 +86,11 @@ public final class Settlement {
 
   public Optional<String> onAccountCustomer() {
     return onAccountCustomer;
+  }
+
+  /** What of the receipt counts in other currencies. */
+  public List<Exchanged> exchanges() {
+    return exchanges;
   }
 
   /** The items as they stand once this is posted. */
@@ -149,7 +159,7 @@ public final class Settlement {
             .findFirst()
             .orElseThrow(
                 () -> new IllegalArgumentException("item " + itemId + " is not in the settlement"));
-    var kept = onAccount.plus(taken.taken());
+    var kept = onAccount.plus(ofReceipt(taken));
     if (kept.isNegative()) {
       throw new SettlementRefused(
           Code.UNBALANCED,
@@ -163,9 +173,60 @@ public final class Settlement {
     return new Draft(
         receipt,
         applications.stream().filter(a -> !a.item().id().equals(itemId)).toList(),
-        adjustments,
+        adjustmentsWithout(taken),
         kept,
-        onAccount.isZero() ? Optional.of(customerId) : onAccountCustomer);
+        onAccount.isZero() ? Optional.of(customerId) : onAccountCustomer,
+        exchangesWithout(taken));
+  }
+
+  private Optional<Exchanged> exchangeOf(Application taken) {
+    return exchanges.stream()
+        .filter(e -> e.currency().equals(taken.amount().getCurrencyUnit()))
+        .findFirst();
+  }
+
+  /** What of the receipt an application takes up; of what counts otherwise its share. */
+  private Money ofReceipt(Application taken) {
+    return exchangeOf(taken)
+        .map(e -> alone(taken) ? e.given() : share(e, taken))
+        .orElse(taken.taken());
+  }
+
+  /** Whether nothing else is settled in its currency. */
+  private boolean alone(Application taken) {
+    var unit = taken.amount().getCurrencyUnit();
+    return applications.stream()
+        .noneMatch(a -> a != taken && a.amount().getCurrencyUnit().equals(unit));
+  }
+
+  private static Money share(Exchanged exchange, Application taken) {
+    return MoneyShare.of(exchange.given(), taken.taken(), exchange.counted());
+  }
+
+  private List<Exchanged> exchangesWithout(Application taken) {
+    var left = new ArrayList<>(exchanges);
+    exchangeOf(taken)
+        .ifPresent(
+            e -> {
+              left.remove(e);
+              if (!alone(taken)) {
+                left.add(
+                    new Exchanged(
+                        e.given().minus(share(e, taken)),
+                        e.counted().minus(taken.taken()),
+                        e.reference()));
+              }
+            });
+    return left;
+  }
+
+  /** Differences in a currency in which nothing is settled any more go with the item. */
+  private List<Adjustment> adjustmentsWithout(Application taken) {
+    var unit = taken.amount().getCurrencyUnit();
+    var goes = exchangeOf(taken).isPresent() && alone(taken);
+    return adjustments.stream()
+        .filter(a -> !goes || !a.amount().getCurrencyUnit().equals(unit))
+        .toList();
   }
 
   /**
@@ -174,15 +235,19 @@ public final class Settlement {
    * those of the first customer and go.
    */
   public Draft movedTo(String customerId) {
-    var fees = adjustments.stream().filter(FeeWithheld.class::isInstance).toList();
-    var kept = MoneySum.of(receipt.amount().getCurrencyUnit(), fees, Adjustment::amount);
+    var unit = receipt.amount().getCurrencyUnit();
+    var fees =
+        adjustments.stream()
+            .filter(a -> a instanceof FeeWithheld && a.amount().getCurrencyUnit().equals(unit))
+            .toList();
+    var kept = MoneySum.of(unit, fees, Adjustment::amount);
     return new Draft(
         receipt, List.of(), fees, receipt.amount().plus(kept), Optional.of(customerId));
   }
 
   /** The same as a draft again, for whoever redoes it after a reversal. */
   public Draft again() {
-    return new Draft(receipt, applications, adjustments, onAccount, onAccountCustomer);
+    return new Draft(receipt, applications, adjustments, onAccount, onAccountCustomer, exchanges);
   }
 
   /**

@@ -4,7 +4,7 @@ import org.joda.money.Money;
 
 /**
  * How a draft adds up: {@code received = applied − discount − adjustments + onAccount + refund +
- * toAccounts + left}.
+ * toAccounts + exchanged + left}.
  *
  * @param received the receipt's amount
  * @param applied what the items' balances fall by, together
@@ -13,6 +13,7 @@ import org.joda.money.Money;
  * @param onAccount what stays on the customer's account
  * @param refund what is promised back
  * @param toAccounts what goes to accounts of the ledger
+ * @param exchanged what counts in other currencies
  * @param left what is not yet explained; negative where more is explained than was received
  */
 public record Tally(
@@ -23,4 +24,5 @@ public record Tally(
     Money onAccount,
     Money refund,
     Money toAccounts,
+    Money exchanged,
     Money left) {}

@@ -64,6 +64,13 @@ class RateTest {
   }
 
   @Test
+  void isFarFromAnotherBeyondATenthEitherWay() {
+    assertThat(eurToUsd("1.10").isFarFrom(eurToUsd("1.00"))).isFalse();
+    assertThat(eurToUsd("1.1001").isFarFrom(eurToUsd("1.00"))).isTrue();
+    assertThat(eurToUsd("0.8999").isFarFrom(eurToUsd("1.00"))).isTrue();
+  }
+
+  @Test
   void refusesWhatIsNoRate() {
     assertThatThrownBy(() -> eurToUsd("0")).hasMessage("a rate of 0 is not above 0");
     assertThatThrownBy(() -> new Rate(CurrencyUnit.EUR, CurrencyUnit.EUR, BigDecimal.ONE))

@@ -242,8 +242,7 @@ class TreatmentsTest {
             whole(invoice("LM-3", "north", "300.00")));
     assertThat(draft.byCustomer())
         .containsExactly(
-            java.util.Map.entry("north", usd("400.00")),
-            java.util.Map.entry("south", usd("200.00")));
+            new Draft.Share("north", usd("400.00")), new Draft.Share("south", usd("200.00")));
   }
 
   @Test

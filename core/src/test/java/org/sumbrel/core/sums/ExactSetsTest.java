@@ -12,6 +12,7 @@ import com.google.ortools.sat.LinearExpr;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.OptionalLong;
 import java.util.Random;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
@@ -176,8 +177,7 @@ class ExactSetsTest {
     var target = random.ints(0, count).distinct().limit(6).mapToLong(i -> amounts[i]).sum();
     var found = ExactSets.find(amounts, values, target, 1, -20, 20_000_000);
     assertThat(found.exhaustive()).isTrue();
-    assertThat(found.sets().get(0).value())
-        .isCloseTo(independent(amounts, values, target), within(1e-6));
+    assertThat(best(found)).isEqualTo(independent(amounts, values, target));
   }
 
   /** The same of more amounts that are small and of any worth, so that many sets fit. */
@@ -191,13 +191,28 @@ class ExactSetsTest {
     var values = random.ints(count, -2_000, 800).mapToDouble(v -> v / 1000.0).toArray();
     var found = ExactSets.find(amounts, values, target, 3, -90, PLENTY);
     assertThat(found.exhaustive()).isTrue();
-    assertThat(found.sets().get(0).value())
-        .isCloseTo(independent(amounts, values, target), within(1e-6));
+    // now and then all that is positive together does not reach the target
+    assertThat(best(found)).isEqualTo(independent(amounts, values, target));
     assertThat(found.sets())
         .allSatisfy(set -> assertThat(sum(amounts, set.indices())).isEqualTo(target));
   }
 
-  private static double independent(long[] amounts, double[] values, long target) {
+  /** All that is positive of these comes to less than the target. */
+  @Test
+  void findsNothingWhereNothingReachesTheTarget() {
+    agreesOnManySmallAmounts(-5_215_707_678_461_789_590L, 37, 399);
+  }
+
+  /** The best value in thousandths; empty where nothing fits. */
+  private static OptionalLong best(ExactSets.Answer found) {
+    return found.sets().stream()
+        .limit(1)
+        .mapToLong(set -> Math.round(set.value() * 1000))
+        .findFirst();
+  }
+
+  /** What the independent solver says of the same, in thousandths. */
+  private static OptionalLong independent(long[] amounts, double[] values, long target) {
     Loader.loadNativeLibraries();
     var model = new CpModel();
     var taken = new BoolVar[amounts.length];
@@ -209,8 +224,11 @@ class ExactSetsTest {
     model.maximize(LinearExpr.weightedSum(taken, scaled));
     var solver = new CpSolver();
     solver.getParameters().setNumWorkers(1);
-    assertThat(solver.solve(model)).isEqualTo(CpSolverStatus.OPTIMAL);
-    return solver.objectiveValue() / 1000;
+    var status = solver.solve(model);
+    assertThat(status).isIn(CpSolverStatus.OPTIMAL, CpSolverStatus.INFEASIBLE);
+    return status == CpSolverStatus.OPTIMAL
+        ? OptionalLong.of(Math.round(solver.objectiveValue()))
+        : OptionalLong.empty();
   }
 
   /** Sixty items of one payer are solved to a proven best set. */

@@ -40,6 +40,13 @@ public enum Subject {
       has -> has.containsAll(CustomerFields.HISTORY),
       "the payer's name and account and the customer's number",
       List.of()),
+  RATES(
+      "rates",
+      Format.RATES_CSV,
+      RateFields.ALL,
+      has -> has.containsAll(RateFields.ALL),
+      "the day, the two currencies and the rate",
+      List.of()),
   LOCKBOX(
       "lockbox",
       Format.LOCKBOX_CSV,

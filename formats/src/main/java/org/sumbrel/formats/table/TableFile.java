@@ -259,6 +259,11 @@ public final class TableFile {
         reading.requireSound();
         yield FileContent.ofCustomers(customers, reading.odd());
       }
+      case RATES -> {
+        var rates = RateTables.read(profile, rows, reading);
+        reading.requireSound();
+        yield FileContent.ofRates(rates, reading.odd());
+      }
       case ALIASES -> {
         var aliases = CustomerTables.aliases(profile, rows, reading);
         reading.requireSound();

@@ -93,7 +93,11 @@ class ProblemAnswers {
 
   @ExceptionHandler
   ProblemDetail conflict(Conflict e) {
-    return problem(HttpStatus.CONFLICT, e.code(), e.getMessage());
+    var problem = problem(HttpStatus.CONFLICT, e.code(), e.getMessage());
+    if (!e.about().isEmpty()) {
+      problem.setProperty("about", e.about());
+    }
+    return problem;
   }
 
   @ExceptionHandler

@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,10 +20,9 @@ import org.sumbrel.core.journal.Agreement;
 import org.sumbrel.formats.ageing.AgeingPdf;
 import org.sumbrel.formats.ageing.AgeingSheet;
 import org.sumbrel.formats.ageing.AgeingTable;
-import org.sumbrel.server.api.BadRequest;
-import org.sumbrel.server.api.Currencies;
 import org.sumbrel.server.api.FileAnswer;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.Period;
 import org.sumbrel.server.books.BooksView.AgedLine;
 import org.sumbrel.server.books.BooksView.AgeingReport;
 import org.sumbrel.server.books.BooksView.AgreementLine;
@@ -30,6 +30,7 @@ import org.sumbrel.server.books.BooksView.AgreementView;
 import org.sumbrel.server.books.BooksView.ClaimsReport;
 import org.sumbrel.server.books.BooksView.CostReport;
 import org.sumbrel.server.books.BooksView.UnappliedMoney;
+import org.sumbrel.server.books.Unrealised.UnrealisedReport;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 
@@ -44,6 +45,7 @@ class BooksController {
   private final Agreements agreements;
   private final OpenMoney open;
   private final Costs costs;
+  private final Unrealised unrealised;
   private final Companies companies;
   private final Customers customers;
   private final Clock clock;
@@ -52,9 +54,11 @@ class BooksController {
       Agreements agreements,
       OpenMoney open,
       Costs costs,
+      Unrealised unrealised,
       Companies companies,
       Customers customers,
       Clock clock) {
+    this.unrealised = unrealised;
     this.agreements = agreements;
     this.open = open;
     this.costs = costs;
@@ -63,20 +67,34 @@ class BooksController {
     this.clock = clock;
   }
 
+  /**
+   * Of what a report is.
+   *
+   * @param company the first where none is given
+   * @param currency the company's where none is given
+   */
+  record WhichBooks(Long company, String currency) {}
+
+  /**
+   * Of what, and of which day, a report is.
+   *
+   * @param company the first where none is given
+   * @param currency the company's where none is given
+   * @param on the end of which day; now where none is given
+   */
+  record WhichBooksOn(Long company, String currency, LocalDate on) {}
+
   private CurrencyUnit unit(Long company, String currency) {
-    return Currencies.unit(currency == null ? companies.company(company).currency() : currency);
+    return companies.company(company).unit(currency);
   }
 
   @GetMapping("/api/books/agreement")
   @Operation(
       summary =
           "The items of customers held against their accounts in the ledger; at the end of a day where one is given")
-  AgreementView agreement(
-      @RequestParam(required = false) Long company,
-      @RequestParam(required = false) String currency,
-      @RequestParam(required = false) LocalDate on) {
-    var owner = companies.idOf(company);
-    var agreement = agreements.of(owner, unit(owner, currency), on);
+  AgreementView agreement(@ParameterObject WhichBooksOn which) {
+    var owner = companies.idOf(which.company());
+    var agreement = agreements.of(owner, unit(owner, which.currency()), which.on());
     var apart = agreement.apart();
     var names = customers.names(apart.stream().map(l -> Long.valueOf(l.customerId())).toList());
     var totals =
@@ -85,7 +103,7 @@ class BooksController {
             .map(role -> line(owner, agreement.total(role), null))
             .toList();
     return new AgreementView(
-        on,
+        which.on(),
         agreement.currency().getCode(),
         agreement.agrees(),
         agreement.lines().stream().map(Agreement.Line::customerId).distinct().count(),
@@ -111,20 +129,27 @@ class BooksController {
 
   @GetMapping("/api/books/unapplied")
   @Operation(summary = "Money on account and credit notes that nobody has applied, oldest first")
-  UnappliedMoney unapplied(
-      @RequestParam(required = false) Long company,
-      @RequestParam(required = false) String currency) {
-    var owner = companies.idOf(company);
-    return open.unapplied(owner, unit(owner, currency), LocalDate.now(clock));
+  UnappliedMoney unapplied(@ParameterObject WhichBooks which) {
+    var owner = companies.idOf(which.company());
+    return open.unapplied(owner, unit(owner, which.currency()), LocalDate.now(clock));
+  }
+
+  @GetMapping("/api/books/unrealised")
+  @Operation(
+      summary =
+          "What open items in other currencies would bring or cost at the rates of a day; today where none is given")
+  UnrealisedReport unrealised(
+      @RequestParam(required = false) Long company, @RequestParam(required = false) LocalDate on) {
+    var owner = companies.company(company);
+    return unrealised.at(
+        owner.id(), CurrencyUnit.of(owner.currency()), on == null ? LocalDate.now(clock) : on);
   }
 
   @GetMapping("/api/books/claims")
   @Operation(summary = "Claims on customers by reason and age, and each of them")
-  ClaimsReport claims(
-      @RequestParam(required = false) Long company,
-      @RequestParam(required = false) String currency) {
-    var owner = companies.idOf(company);
-    return open.claims(owner, unit(owner, currency), LocalDate.now(clock));
+  ClaimsReport claims(@ParameterObject WhichBooks which) {
+    var owner = companies.idOf(which.company());
+    return open.claims(owner, unit(owner, which.currency()), LocalDate.now(clock));
   }
 
   @GetMapping("/api/books/differences")
@@ -137,24 +162,18 @@ class BooksController {
       @RequestParam(required = false) LocalDate from,
       @RequestParam(required = false) LocalDate until) {
     var owner = companies.idOf(company);
-    var last = until == null ? LocalDate.now(clock) : until;
-    var first = from == null ? last.minusMonths(MONTHS_BACK).withDayOfMonth(1) : from;
-    if (first.isAfter(last)) {
-      throw new BadRequest("A period from " + first + " cannot end before, on " + last + ".");
-    }
-    return costs.between(owner, unit(owner, currency), first, last);
+    return costs.within(
+        owner, unit(owner, currency), Period.asked(from, until, LocalDate.now(clock), MONTHS_BACK));
   }
 
   @GetMapping("/api/books/ageing")
   @Operation(summary = "What customers owe by age on a day; today where none is given")
-  AgeingReport ageing(
-      @RequestParam(required = false) Long company,
-      @RequestParam(required = false) String currency,
-      @RequestParam(required = false) LocalDate on) {
-    var sheet = sheet(company, currency, on);
+  AgeingReport ageing(@ParameterObject WhichBooksOn which) {
+    var sheet = sheet(which);
     var ids =
         customers.byNumbers(
-            companies.idOf(company), sheet.lines().stream().map(AgeingSheet.Line::number).toList());
+            companies.idOf(which.company()),
+            sheet.lines().stream().map(AgeingSheet.Line::number).toList());
     return new AgeingReport(
         sheet.asOf(),
         sheet.currency().getCode(),
@@ -172,44 +191,32 @@ class BooksController {
         MoneyView.of(sheet.total().total()));
   }
 
-  private AgeingSheet sheet(Long company, String currency, LocalDate on) {
-    var owner = companies.idOf(company);
+  private AgeingSheet sheet(WhichBooksOn which) {
+    var owner = companies.idOf(which.company());
     var today = LocalDate.now(clock);
-    var day = on == null ? today : on;
-    return open.byCustomer(owner, unit(owner, currency), day, day.isBefore(today));
+    var day = which.on() == null ? today : which.on();
+    return open.byCustomer(owner, unit(owner, which.currency()), day, day.isBefore(today));
   }
 
   @GetMapping(value = "/api/books/ageing.pdf", produces = "application/pdf")
   @Operation(summary = "The ageing as PDF")
-  ResponseEntity<byte[]> ageingPdf(
-      @RequestParam(required = false) Long company,
-      @RequestParam(required = false) String currency,
-      @RequestParam(required = false) LocalDate on)
-      throws IOException {
-    var sheet = sheet(company, currency, on);
+  ResponseEntity<byte[]> ageingPdf(@ParameterObject WhichBooksOn which) throws IOException {
+    var sheet = sheet(which);
     return FileAnswer.of(
         name(sheet, "pdf"), MediaType.APPLICATION_PDF, out -> AgeingPdf.write(sheet, out));
   }
 
   @GetMapping(value = "/api/books/ageing.csv", produces = "text/csv")
   @Operation(summary = "The ageing as CSV")
-  ResponseEntity<byte[]> ageingCsv(
-      @RequestParam(required = false) Long company,
-      @RequestParam(required = false) String currency,
-      @RequestParam(required = false) LocalDate on)
-      throws IOException {
-    var sheet = sheet(company, currency, on);
+  ResponseEntity<byte[]> ageingCsv(@ParameterObject WhichBooksOn which) throws IOException {
+    var sheet = sheet(which);
     return FileAnswer.csv(name(sheet, "csv"), out -> AgeingTable.write(sheet, out));
   }
 
   @GetMapping(value = "/api/books/ageing.xlsx", produces = FileAnswer.XLSX)
   @Operation(summary = "The ageing as a workbook")
-  ResponseEntity<byte[]> ageingXlsx(
-      @RequestParam(required = false) Long company,
-      @RequestParam(required = false) String currency,
-      @RequestParam(required = false) LocalDate on)
-      throws IOException {
-    var sheet = sheet(company, currency, on);
+  ResponseEntity<byte[]> ageingXlsx(@ParameterObject WhichBooksOn which) throws IOException {
+    var sheet = sheet(which);
     return FileAnswer.xlsx(name(sheet, "xlsx"), "Ageing", out -> AgeingTable.write(sheet, out));
   }
 

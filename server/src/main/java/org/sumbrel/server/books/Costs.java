@@ -1,6 +1,5 @@
 package org.sumbrel.server.books;
 
-import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.Collection;
 import java.util.Comparator;
@@ -15,6 +14,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.api.Period;
 import org.sumbrel.server.books.BooksView.CostCustomer;
 import org.sumbrel.server.books.BooksView.CostItem;
 import org.sumbrel.server.books.BooksView.CostLine;
@@ -40,8 +40,8 @@ class Costs {
     this.customers = customers;
   }
 
-  CostReport between(Long company, CurrencyUnit currency, LocalDate from, LocalDate until) {
-    var all = rows.between(company, currency, from, until);
+  CostReport within(Long company, CurrencyUnit currency, Period period) {
+    var all = rows.between(company, currency, period.first(), period.last());
     var cost = lost(all);
     var names =
         customers.names(
@@ -55,8 +55,8 @@ class Costs {
                 Collectors.groupingBy(
                     d -> YearMonth.from(d.on()), TreeMap::new, Collectors.toList()));
     return new CostReport(
-        from,
-        until,
+        period.first(),
+        period.last(),
         currency.getCode(),
         MoneyView.of(sum(currency, cost)),
         byKind(currency, all),

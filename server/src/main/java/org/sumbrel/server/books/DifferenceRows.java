@@ -43,13 +43,13 @@ public class DifferenceRows {
                 (select min(i.customer_id) from settlement_application a join open_item i on i.id = a.item_id where a.settlement_id = s.id)) as customer_id,
               j.booked_on, coalesce(e.payer_name, '') as payer
             from journal_entry j join settlement s on s.journal_entry_id = j.id join (
-              select settlement_id, kind, amount_minor, coalesce(text, '') as words from settlement_adjustment
+              select settlement_id, kind, amount_minor, currency, coalesce(text, '') as words from settlement_adjustment
                 where kind not in ('TO_ACCOUNT', 'REFUND')
               union all
-              select a.settlement_id, 'EARLY_DISCOUNT', a.discount_minor, i.number from settlement_application a
+              select a.settlement_id, 'EARLY_DISCOUNT', a.discount_minor, a.currency, i.number from settlement_application a
                 join open_item i on i.id = a.item_id where a.discount_minor <> 0
             ) d on d.settlement_id = s.id left join bank_entry e on e.id = s.entry_id
-            where s.company_id = :company and s.currency = :currency and s.status = 'POSTED' and j.booked_on between :first and :last
+            where s.company_id = :company and d.currency = :currency and s.status = 'POSTED' and j.booked_on between :first and :last
             order by j.booked_on desc, s.id desc
             """)
         .param("company", company)

@@ -43,11 +43,6 @@ public class OpenMoney {
     this.companies = companies;
   }
 
-  /** What all customers together owe by age. */
-  public Ageing ageing(Long company, CurrencyUnit currency, LocalDate on, boolean past) {
-    return Ageing.of(currency, items.at(company, currency, past ? on : null), on);
-  }
-
   /**
    * What each customer owes by age, by name; those whose items cancel to nothing in every bucket
    * are left out.

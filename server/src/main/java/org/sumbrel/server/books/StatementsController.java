@@ -17,7 +17,6 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import org.sumbrel.formats.account.CustomerStatementPdf;
 import org.sumbrel.server.api.BadRequest;
-import org.sumbrel.server.api.Currencies;
 import org.sumbrel.server.books.BooksView.StatementOf;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.CustomerSheets;
@@ -102,6 +101,6 @@ class StatementsController {
   }
 
   private CurrencyUnit unit(Long company, String currency) {
-    return Currencies.unit(currency == null ? companies.company(company).currency() : currency);
+    return companies.company(company).unit(currency);
   }
 }

@@ -12,8 +12,9 @@ import java.util.List;
 record StoredRule(String says, String counted, String broken) {
 
   private static final String SUMS =
-      "coalesce((select sum(a.amount_minor - a.discount_minor) from settlement_application a where a.settlement_id = s.id), 0)"
-          + " - coalesce((select sum(d.amount_minor) from settlement_adjustment d where d.settlement_id = s.id), 0) + s.on_account_minor";
+      "coalesce((select sum(a.amount_minor - a.discount_minor) from settlement_application a where a.settlement_id = s.id and a.currency = s.currency), 0)"
+          + " - coalesce((select sum(d.amount_minor) from settlement_adjustment d where d.settlement_id = s.id and d.currency = s.currency), 0)"
+          + " + s.on_account_minor + s.exchanged_minor";
 
   static final List<StoredRule> ALL =
       List.of(
@@ -23,6 +24,43 @@ record StoredRule(String says, String counted, String broken) {
               """
               select 'journal entry ' || l.journal_entry_id || ' is off by ' || sum(l.amount_minor) || ' minor units of ' || l.currency
               from journal_line l group by l.journal_entry_id, l.currency having sum(l.amount_minor) <> 0
+              """),
+          new StoredRule(
+              "Every journal entry balances in the currency of the books, where the rates of its day are known",
+              "select count(*) from journal_entry",
+              """
+              select 'journal entry ' || e.id || ' is off by ' || sum(case when l.currency = c.currency then l.amount_minor else l.worth_minor end)
+                || ' minor units of ' || c.currency || ' in the books'
+              from journal_line l join journal_entry e on e.id = l.journal_entry_id join company c on c.id = e.company_id
+              where exists (select 1 from journal_line f where f.journal_entry_id = e.id and f.worth_minor is not null)
+              group by e.id, c.currency having sum(case when l.currency = c.currency then l.amount_minor else l.worth_minor end) <> 0
+                or count(*) <> count(case when l.currency = c.currency then l.amount_minor else l.worth_minor end)
+              """),
+          new StoredRule(
+              "What items in other currencies stand in the books with is what their accounts say",
+              "select count(*) from open_item i join company c on c.id = i.company_id where i.currency <> c.currency",
+              """
+              select c.name || ' has items worth ' || coalesce(i.w, 0) || ' and accounts worth ' || l.w || ' minor units of ' || c.currency
+              from company c join (
+                select e.company_id, sum(l.worth_minor) as w, count(*) - count(l.worth_minor) as missing
+                from journal_line l join journal_entry e on e.id = l.journal_entry_id join company c on c.id = e.company_id
+                  join ledger_account a on a.id = l.ledger_account_id
+                where l.currency <> c.currency and a.role in ('RECEIVABLE', 'UNAPPLIED_RECEIPTS', 'CLAIMS', 'REFUNDS_DUE') group by e.company_id
+              ) l on l.company_id = c.id left join (
+                select i.company_id, sum(i.worth_minor) as w from open_item i join company c on c.id = i.company_id
+                where i.currency <> c.currency group by i.company_id
+              ) i on i.company_id = c.id
+              where l.missing = 0 and l.w <> coalesce(i.w, 0)
+              """),
+          new StoredRule(
+              "What of a receipt counts in another currency is what it settles there",
+              "select count(*) from settlement_rate where counted_minor is not null",
+              """
+              select 'settlement ' || r.settlement_id || ' counts ' || r.counted_minor || ' minor units of ' || r.counted_currency
+              from settlement_rate r where r.counted_minor <> coalesce((select sum(a.amount_minor - a.discount_minor) from settlement_application a
+                  where a.settlement_id = r.settlement_id and a.currency = r.counted_currency), 0)
+                - coalesce((select sum(d.amount_minor) from settlement_adjustment d
+                  where d.settlement_id = r.settlement_id and d.currency = r.counted_currency), 0)
               """),
           new StoredRule(
               "Every journal entry has two lines at least",

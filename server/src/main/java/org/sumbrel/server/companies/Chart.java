@@ -34,6 +34,7 @@ final class Chart {
           new Account("6500", "Other expenses", AccountRole.OTHER),
           new Account("7100", "Interest income", AccountRole.OTHER),
           new Account("7500", "Exchange differences", AccountRole.EXCHANGE_DIFFERENCES),
+          new Account("7590", "Currency conversion", AccountRole.CURRENCY_CONVERSION),
           new Account("9900", "Suspense", AccountRole.SUSPENSE));
 
   private Chart() {}

@@ -11,6 +11,7 @@ import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.settle.Policies;
 import org.sumbrel.core.settle.Policy;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
@@ -155,6 +156,10 @@ public class Companies {
   }
 
   /** What the company allows in a currency; the standard policy where it has decided nothing. */
+  public Policies policies(Long companyId) {
+    return currency -> policy(companyId, currency);
+  }
+
   public Policy policy(Long companyId, CurrencyUnit currency) {
     return policies
         .findById(new PolicyEntity.Key(companyId, currency.getCode()))

@@ -7,6 +7,8 @@ import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import org.joda.money.CurrencyUnit;
+import org.sumbrel.server.api.Currencies;
 
 /** One legal entity of the group. */
 @Entity
@@ -39,6 +41,11 @@ public class CompanyEntity {
 
   public String currency() {
     return currency;
+  }
+
+  /** The currency of a code that was asked for, or that of its books where none was. */
+  public CurrencyUnit unit(String asked) {
+    return Currencies.unit(asked == null ? currency : asked);
   }
 
   void isCalled(String other) {

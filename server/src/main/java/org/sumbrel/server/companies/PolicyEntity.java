@@ -66,7 +66,8 @@ class PolicyEntity {
     WRITE_OFF(Limits::writeOff),
     FEE(Limits::fee),
     UNEARNED_DISCOUNT(Limits::unearnedDiscount),
-    REFUND(Limits::refund);
+    REFUND(Limits::refund),
+    EXCHANGE(Limits::exchange);
 
     private final Function<Limits, Tolerance> of;
 
@@ -153,7 +154,8 @@ class PolicyEntity {
         limit(authority, Limited.WRITE_OFF),
         limit(authority, Limited.FEE),
         limit(authority, Limited.UNEARNED_DISCOUNT),
-        limit(authority, Limited.REFUND));
+        limit(authority, Limited.REFUND),
+        limit(authority, Limited.EXCHANGE));
   }
 
   /** What was decided; the standard policy where nothing was. */

@@ -56,14 +56,21 @@ public record PolicyView(
       @NotNull @Valid LimitView writeOff,
       @NotNull @Valid LimitView fee,
       @NotNull @Valid LimitView unearnedDiscount,
-      @NotNull @Valid LimitView refund) {
+      @NotNull @Valid LimitView refund,
+      @NotNull
+          @Valid
+          @Schema(
+              description =
+                  "against the rate of the day, where a payment counts in another currency")
+          LimitView exchange) {
 
     static LimitsView of(Limits limits) {
       return new LimitsView(
           LimitView.of(limits.writeOff()),
           LimitView.of(limits.fee()),
           LimitView.of(limits.unearnedDiscount()),
-          LimitView.of(limits.refund()));
+          LimitView.of(limits.refund()),
+          LimitView.of(limits.exchange()));
     }
 
     Limits toLimits() {
@@ -71,7 +78,8 @@ public record PolicyView(
           writeOff.toTolerance(),
           fee.toTolerance(),
           unearnedDiscount.toTolerance(),
-          refund.toTolerance());
+          refund.toTolerance(),
+          exchange.toTolerance());
     }
   }
 

@@ -3,13 +3,12 @@ package org.sumbrel.server.customers;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
-import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.CustomerStatement;
 import org.sumbrel.formats.account.CustomerSheet;
-import org.sumbrel.server.api.BadRequest;
+import org.sumbrel.server.api.Period;
 import org.sumbrel.server.companies.Companies;
 
 /** Makes customers' statements: of one, or of many in one go. */
@@ -64,14 +63,10 @@ public class CustomerSheets {
   /** What moved on the account; as {@link #sheet} takes it. */
   CustomerStatement statement(
       Long id, LocalDate from, LocalDate until, String currency, boolean branches) {
-    var last = until == null ? LocalDate.now(clock) : until;
-    var first = from == null ? last.minusMonths(MONTHS_BACK).withDayOfMonth(1) : from;
-    if (first.isAfter(last)) {
-      throw new BadRequest("A statement from " + first + " cannot end before, on " + last + ".");
-    }
+    var period = Period.asked(from, until, LocalDate.now(clock), MONTHS_BACK);
     var company = companies.company(customers.companyOf(id));
-    var unit = CurrencyUnit.of(currency == null ? company.currency() : currency);
+    var unit = company.unit(currency);
     var family = branches ? customers.family(id) : List.of(id);
-    return CustomerStatement.of(unit, movements.of(family, unit), first, last);
+    return CustomerStatement.of(unit, movements.of(family, unit), period.first(), period.last());
   }
 }

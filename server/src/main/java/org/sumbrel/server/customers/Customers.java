@@ -17,6 +17,7 @@ import org.sumbrel.core.receivables.Customer;
 import org.sumbrel.core.receivables.EarlyPaymentTerms;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.server.ManyRows;
 import org.sumbrel.server.api.NotThere;
 
 /**
@@ -29,10 +30,15 @@ public class Customers {
 
   private final CustomerRepository customers;
   private final OpenItemRepository items;
+  private final ManyRows rows;
+  private final ItemWorths worths;
 
-  Customers(CustomerRepository customers, OpenItemRepository items) {
+  Customers(
+      CustomerRepository customers, OpenItemRepository items, ManyRows rows, ItemWorths worths) {
+    this.worths = worths;
     this.customers = customers;
     this.items = items;
+    this.rows = rows;
   }
 
   public List<Customer> all(Long companyId) {
@@ -140,7 +146,7 @@ public class Customers {
   }
 
   public List<OpenItemEntity> itemsNumbered(Long companyId, Collection<String> numbers) {
-    return numbers.isEmpty() ? List.of() : items.findByCompanyIdAndNumberIn(companyId, numbers);
+    return items.numbered(companyId, numbers.stream().distinct().toArray(String[]::new));
   }
 
   @Transactional
@@ -186,12 +192,14 @@ public class Customers {
 
   @Transactional
   public OpenItemEntity add(OpenItem item, Long intakeId) {
-    return items.save(new OpenItemEntity(item, intakeId));
+    return kept(new OpenItemEntity(item, intakeId));
   }
 
   @Transactional
-  public List<OpenItemEntity> addAll(Collection<? extends OpenItem> fresh, Long intakeId) {
-    return items.saveAll(fresh.stream().map(i -> new OpenItemEntity(i, intakeId)).toList());
+  public void addAll(Collection<? extends OpenItem> fresh, Long intakeId) {
+    var made = fresh.stream().map(i -> new OpenItemEntity(i, intakeId)).toList();
+    worths.value(made);
+    rows.insert(made);
   }
 
   /**
@@ -201,7 +209,12 @@ public class Customers {
    */
   @Transactional
   public OpenItemEntity made(OpenItem item, Long settlementId, String prepaid) {
-    return items.save(OpenItemEntity.madeBy(settlementId, item, prepaid));
+    return kept(OpenItemEntity.madeBy(settlementId, item, prepaid));
+  }
+
+  private OpenItemEntity kept(OpenItemEntity row) {
+    worths.value(List.of(row));
+    return items.save(row);
   }
 
   /** What a settlement made, in its order. */
@@ -252,6 +265,6 @@ public class Customers {
   public OpenItemEntity add(Invoice invoice, Money tax) {
     var row = new OpenItemEntity(invoice, null);
     row.contains(tax);
-    return items.save(row);
+    return kept(row);
   }
 }

@@ -9,11 +9,14 @@ import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.math.MathContext;
 import java.time.LocalDate;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.sumbrel.core.exchange.Rate;
 import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.receivables.Claim;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.receivables.CreditNote;
@@ -77,6 +80,7 @@ public class OpenItemEntity {
   private ClaimReason claimReason;
 
   private long taxMinor;
+  private Long worthMinor;
   private Long madeBySettlementId;
   @Version private long version;
 
@@ -136,6 +140,66 @@ public class OpenItemEntity {
   /** The tax that the total contains; zero where none was told. */
   public Money tax() {
     return Money.ofMinor(CurrencyUnit.of(currency), taxMinor);
+  }
+
+  /**
+   * What its open balance stands in the books with, where it is in another currency than they are.
+   *
+   * @return empty where it is in theirs, or where no rate of its day is known
+   */
+  public Optional<Money> worth(CurrencyUnit books) {
+    return Optional.ofNullable(worthMinor).map(minor -> Money.ofMinor(books, minor));
+  }
+
+  /** At which rate its open balance stands in the books; empty where that is not known. */
+  private Optional<Rate> bookRate(CurrencyUnit books) {
+    return worth(books)
+        .filter(
+            worth -> openMinor != 0 && worth.getAmount().signum() == open().getAmount().signum())
+        .map(
+            worth ->
+                new Rate(
+                    CurrencyUnit.of(currency),
+                    books,
+                    worth.getAmount().divide(open().getAmount(), MathContext.DECIMAL128)));
+  }
+
+  /**
+   * An entry about it with what it stands in the books with, not at the rate of the entry's day.
+   */
+  public JournalEntry asInBooks(JournalEntry entry, CurrencyUnit books) {
+    return entry.valued(books, unit -> bookRate(books));
+  }
+
+  /** Its balance becomes less past these books, and what it stands in them with does too. */
+  public void isPaidElsewhere(Money left, LocalDate on, CurrencyUnit books) {
+    bookRate(books).ifPresent(rate -> worthIs(rate.of(left)));
+    balanceIs(left, on);
+  }
+
+  void worthIs(Money worth) {
+    worthMinor = worth.getAmountMinorLong();
+  }
+
+  /** Its balance falls, and with it what it stands in the books with. */
+  public void worthFalls(Money by) {
+    worthMinor = (worthMinor == null ? 0 : worthMinor) - by.getAmountMinorLong();
+  }
+
+  /**
+   * What was taken of it comes back.
+   *
+   * @param minor in minor units of the books' currency; null where nothing is known of it
+   */
+  public void worthComesBack(Long minor) {
+    if (minor != null) {
+      worthMinor = (worthMinor == null ? 0 : worthMinor) + minor;
+    }
+  }
+
+  /** Nothing is left of it in the books. */
+  public void worthNothing() {
+    worthMinor = worthMinor == null ? null : 0L;
   }
 
   public ClaimReason claimReason() {

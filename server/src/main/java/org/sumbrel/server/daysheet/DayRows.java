@@ -3,6 +3,8 @@ package org.sumbrel.server.daysheet;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.NavigableMap;
+import java.util.TreeMap;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -132,15 +134,15 @@ class DayRows {
         .list();
   }
 
-  /** How what was settled on a day came about. */
+  /** How the receipts that were settled on a day came about. */
   record ByHand(Hand hand, long count, long minor) {}
 
   List<ByHand> hands(Of of, LocalDate day) {
     return asked(
             """
             select s.origin, count(*) as n, sum(s.received_minor) as minor from settlement s
-              left join journal_entry r on r.id = s.reversal_entry_id
-            where s.company_id = :company and s.currency = :currency and s.entry_id is not null and s.posted_on = :day
+              join bank_entry e on e.id = s.entry_id left join journal_entry r on r.id = s.reversal_entry_id
+            where s.company_id = :company and s.currency = :currency and e.amount_minor > 0 and s.posted_on = :day
               and (r.id is null or r.booked_on > s.posted_on)
             group by s.origin
             """,
@@ -219,19 +221,28 @@ class DayRows {
         .list();
   }
 
-  /** What customers owed by the ledger at the end of days: receivables less money on account. */
-  long receivables(Of of, LocalDate day) {
-    return asked(
+  /**
+   * What customers owed by the ledger at the end of days, receivables less money on account, in
+   * minor units: read in one go, and of a day without entries as of the one before.
+   */
+  NavigableMap<LocalDate, Long> receivables(Of of, LocalDate last) {
+    var owed = new TreeMap<LocalDate, Long>();
+    asked(
             """
-            select coalesce(sum(l.amount_minor), 0) from ledger_account a join journal_line l on l.ledger_account_id = a.id
+            select e.booked_on, sum(l.amount_minor) as minor from ledger_account a join journal_line l on l.ledger_account_id = a.id
               join journal_entry e on e.id = l.journal_entry_id
             where a.company_id = :company and a.role in ('RECEIVABLE', 'UNAPPLIED_RECEIPTS') and l.currency = :currency
-              and e.booked_on <= :day
+              and e.booked_on <= :last
+            group by e.booked_on order by e.booked_on
             """,
             of)
-        .param("day", day)
-        .query(Long.class)
-        .single();
+        .param("last", last)
+        .query(
+            row -> {
+              var before = owed.isEmpty() ? 0 : owed.lastEntry().getValue();
+              owed.put(row.getObject("booked_on", LocalDate.class), before + row.getLong("minor"));
+            });
+    return owed;
   }
 
   /** What one clerk holds. */

@@ -10,7 +10,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.server.api.BadRequest;
-import org.sumbrel.server.api.Currencies;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.daysheet.BehindFigures.Figure;
 import org.sumbrel.server.daysheet.DayRows.Of;
@@ -62,7 +61,7 @@ class DaySheetController {
 
   private Of of(Long company, String currency) {
     var owner = companies.company(company);
-    return new Of(owner.id(), Currencies.unit(currency == null ? owner.currency() : currency));
+    return new Of(owner.id(), owner.unit(currency));
   }
 
   private LocalDate day(LocalDate asked) {

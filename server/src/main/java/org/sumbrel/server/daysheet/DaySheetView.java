@@ -27,6 +27,8 @@ record DaySheetView(
     @NotNull AgeingOfDay ageing,
     @NotNull OutstandingDays outstanding,
     @NotNull List<DifferenceSum> differences,
+    @NotNull @Schema(description = "the first of the thirty days that end with this one")
+        LocalDate monthFrom,
     @NotNull @Schema(description = "of the thirty days that end with this one")
         List<DifferenceSum> differencesOfMonth,
     @NotNull
@@ -103,6 +105,7 @@ record DaySheetView(
       @Schema(description = "counted back month by month; null where more is open than was sold")
           BigDecimal countedBack,
       @NotNull MoneyView receivables,
+      @NotNull @Schema(description = "the first of the 90 days") LocalDate from,
       @NotNull @Schema(description = "of the 90 days") MoneyView sales,
       @NotNull @Schema(description = "at the ends of the last months, this day last")
           List<OutstandingAt> trend) {}

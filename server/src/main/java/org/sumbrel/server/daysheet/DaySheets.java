@@ -9,6 +9,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.NavigableMap;
 import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -18,11 +19,13 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.day.Share;
 import org.sumbrel.core.day.TimeToApply;
+import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.DaysSalesOutstanding;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.books.Agreements;
 import org.sumbrel.server.books.DifferenceRows;
 import org.sumbrel.server.books.DifferenceRows.Difference;
+import org.sumbrel.server.books.ItemsAt;
 import org.sumbrel.server.books.OpenMoney;
 import org.sumbrel.server.daysheet.BehindFigures.Figure;
 import org.sumbrel.server.daysheet.BehindFigures.Which;
@@ -58,29 +61,30 @@ class DaySheets {
 
   private final DayRows rows;
   private final BehindFigures behind;
-  private final OpenMoney open;
+  private final ItemsAt items;
   private final Agreements agreements;
   private final DifferenceRows differences;
 
   DaySheets(
       DayRows rows,
       BehindFigures behind,
-      OpenMoney open,
+      ItemsAt items,
       Agreements agreements,
       DifferenceRows differences) {
     this.rows = rows;
     this.behind = behind;
-    this.open = open;
+    this.items = items;
     this.agreements = agreements;
     this.differences = differences;
   }
 
   DaySheetView of(Of of, LocalDate on, LocalDate today) {
     var past = on.isBefore(today);
-    var first = on.minusDays(DAYS_SHOWN - 1L);
+    var first = firstOf(DAYS_SHOWN, on);
+    var monthFrom = firstOf(MONTH, on);
     var arrived = rows.arrived(of, first, on);
     var settled = rows.settled(of, first, on);
-    var month = differences.between(of.company(), of.currency(), on.minusDays(MONTH - 1L), on);
+    var month = differences.between(of.company(), of.currency(), monthFrom, on);
     return new DaySheetView(
         on,
         past,
@@ -92,10 +96,11 @@ class DaySheets {
         hands(of, on),
         waiting(of, on, past),
         waited(rows.waited(of, on, on)),
-        waited(rows.waited(of, on.minusDays(MONTH - 1L), on)),
+        waited(rows.waited(of, monthFrom, on)),
         ageing(of, on, past),
         outstanding(of, on),
         byKind(of, month.stream().filter(d -> d.on().equals(on)).toList()),
+        monthFrom,
         byKind(of, month),
         past ? List.of() : holders(of));
   }
@@ -176,30 +181,43 @@ class DaySheets {
   }
 
   private AgeingOfDay ageing(Of of, LocalDate on, boolean past) {
-    var ageing = open.ageing(of.company(), of.currency(), on, past);
+    var end = past ? on : null;
+    var standing = items.at(of.company(), of.currency(), end);
+    var ageing = Ageing.of(of.currency(), standing, on);
     return new AgeingOfDay(
         OpenMoney.buckets(ageing),
         MoneyView.of(ageing.total()),
-        agreements.of(of.company(), of.currency(), past ? on : null).agrees());
+        agreements.of(of.company(), of.currency(), end, standing).agrees());
   }
 
   private OutstandingDays outstanding(Of of, LocalDate on) {
     var first = YearMonth.from(on).minusMonths(MONTHS_COUNTED_BACK - 1L).atDay(1);
     var sold = rows.sold(of, first.minusDays(SALES_DAYS), on);
-    var receivables = of.money(rows.receivables(of, on));
+    var owed = rows.receivables(of, on);
+    var receivables = owedOn(of, owed, on);
     var sales = sales(of, sold, on);
     var trend = new ArrayList<OutstandingAt>();
     for (var n = MONTHS_SHOWN - 1; n >= 0; n--) {
       var end = n == 0 ? on : YearMonth.from(on).minusMonths(n).atEndOfMonth();
-      trend.add(
-          new OutstandingAt(end, days(of.money(rows.receivables(of, end)), sales(of, sold, end))));
+      trend.add(new OutstandingAt(end, days(owedOn(of, owed, end), sales(of, sold, end))));
     }
     return new OutstandingDays(
         days(receivables, sales),
         DaysSalesOutstanding.countedBack(receivables, on, byMonth(of, sold)).orElse(null),
         MoneyView.of(receivables),
+        firstOf(SALES_DAYS, on),
         MoneyView.of(sales),
         trend);
+  }
+
+  private static Money owedOn(Of of, NavigableMap<LocalDate, Long> owed, LocalDate day) {
+    var until = owed.floorEntry(day);
+    return of.money(until == null ? 0 : until.getValue());
+  }
+
+  /** The first of so many days that end with one. */
+  private static LocalDate firstOf(int days, LocalDate end) {
+    return end.minusDays(days - 1L);
   }
 
   private static BigDecimal days(Money receivables, Money sales) {
@@ -210,7 +228,7 @@ class DaySheets {
   private static Money sales(Of of, List<Sold> sold, LocalDate end) {
     return of.money(
         sold.stream()
-            .filter(s -> !s.on().isAfter(end) && s.on().isAfter(end.minusDays(SALES_DAYS)))
+            .filter(s -> !s.on().isAfter(end) && !s.on().isBefore(firstOf(SALES_DAYS, end)))
             .mapToLong(Sold::minor)
             .sum());
   }

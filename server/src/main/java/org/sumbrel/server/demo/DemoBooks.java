@@ -18,6 +18,10 @@ final class DemoBooks {
 
   static final long SEED = 20_260_529L;
   static final LocalDate TODAY = LocalDate.of(2026, 5, 29);
+
+  /** From when on rates are known. */
+  static final LocalDate FIRST_RATES = LocalDate.of(2026, 3, 2);
+
   static final String OPERATING = "4410027719";
   static final String LOCKBOX = "4410027735";
 

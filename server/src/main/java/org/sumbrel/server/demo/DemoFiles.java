@@ -174,6 +174,7 @@ final class DemoFiles {
         X001,Moulin Importers SARL,,FR369999999999MOULIN0000117
         X002,Grainhaus Vertrieb GmbH,,DE65999999990000417702
         X003,Forno dei Venti Srl,,
+        X004,Saltpan Trading Inc,,
         """;
   }
 
@@ -198,6 +199,9 @@ final class DemoFiles {
                   amount(cents),
                   CreditorReference.around("LX" + (3_301 + n)).value()));
     }
+    // a customer who is billed in dollars, and pays from there
+    csv.append("LX-03401,invoice,X004,,2026-04-28,2026-05-28,USD,1000.00,1000.00,,,\n");
+    csv.append("LX-03402,invoice,X004,,2026-05-11,2026-06-10,USD,2460.50,2460.50,,,\n");
     return csv.toString();
   }
 

@@ -38,6 +38,7 @@ import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.intake.Intakes;
 import org.sumbrel.server.outside.Envelopes;
 import org.sumbrel.server.profiles.Profiles;
+import org.sumbrel.server.rates.Rates;
 import org.sumbrel.server.settle.AccountSettlements;
 import org.sumbrel.server.settle.HistoryPosting;
 import org.sumbrel.server.tieout.OpeningBalances;
@@ -69,6 +70,7 @@ class DemoStart implements ApplicationRunner {
   private final Profiles profiles;
   private final OpeningBalances openings;
   private final AccountSettlements charges;
+  private final Rates rates;
   private final TransactionTemplate transaction;
   private final EntityManager rows;
 
@@ -84,8 +86,10 @@ class DemoStart implements ApplicationRunner {
       Profiles profiles,
       OpeningBalances openings,
       AccountSettlements charges,
+      Rates rates,
       TransactionTemplate transaction,
       EntityManager rows) {
+    this.rates = rates;
     this.settings = settings;
     this.companies = companies;
     this.customers = customers;
@@ -118,6 +122,7 @@ class DemoStart implements ApplicationRunner {
   }
 
   private void fill() throws BrokenFile, IOException {
+    rates.fetch(DemoBooks.FIRST_RATES, DemoBooks.TODAY.minusDays(1), DEMO.name());
     var books = DemoBooks.make();
     var mill = mill();
     take(mill, "customers.csv", DemoFiles.customers(books), null);
@@ -198,7 +203,8 @@ class DemoStart implements ApplicationRunner {
                 Money.ofMajor(currency, 2), Money.ofMajor(currency, 1), BigDecimal.valueOf(5)),
             clerk.fee(),
             clerk.unearnedDiscount(),
-            clerk.refund()),
+            clerk.refund(),
+            clerk.exchange()),
         standard.supervisor(),
         standard.usualFees(),
         BigDecimal.ZERO,

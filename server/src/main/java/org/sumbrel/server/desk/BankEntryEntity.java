@@ -203,6 +203,12 @@ public class BankEntryEntity {
     return bankText;
   }
 
+  /** How the bank converted it, where its file tells; empty for several transactions in one. */
+  public Optional<BankConversion> conversion() {
+    var own = amount().getCurrencyUnit();
+    return told().conversion(own).filter(c -> amount().isPositive());
+  }
+
   ToldEntry told() {
     return ToldEntry.read(told);
   }

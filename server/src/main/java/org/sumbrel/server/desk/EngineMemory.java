@@ -183,7 +183,7 @@ class EngineMemory {
     private final Map<CurrencyUnit, Policy> policies = new HashMap<>();
     private final Map<CurrencyUnit, CurrentProposals> current = new HashMap<>();
     private final Map<Long, CurrencyUnit> waiting = new HashMap<>();
-    private final Map<Long, CurrencyUnit> items = new HashMap<>();
+    private final Set<Long> items = new HashSet<>();
     private final TreeMap<Long, PastPayer> past = new TreeMap<>();
     private final Map<Long, Long> adviceOf = new HashMap<>();
     private final Map<Long, Alias> held = new HashMap<>();
@@ -202,12 +202,9 @@ class EngineMemory {
       held.putAll(aliases.all(company));
       chosen.putAll(pastChoices.all(company));
       var said = said();
-      var byCurrency = new HashMap<CurrencyUnit, List<OpenItemEntity>>();
-      for (var item : customers.itemsOf(company)) {
-        var currency = CurrencyUnit.of(item.currency());
-        items.put(item.id(), currency);
-        byCurrency.computeIfAbsent(currency, c -> new ArrayList<>()).add(item);
-      }
+      // of whatever currency: what the text names may be in another one than the receipt
+      var some = customers.itemsOf(company);
+      some.forEach(item -> items.add(item.id()));
       var came = entries.findByCompanyIdAndStatus(company, BankEntryEntity.Status.WAITING);
       var tasks = new HashMap<CurrencyUnit, Change>();
       for (var entry : came) {
@@ -219,10 +216,7 @@ class EngineMemory {
           .keySet()
           .forEach(
               currency ->
-                  current.put(
-                      currency,
-                      CurrentProposals.over(
-                          snapshot(currency, byCurrency.getOrDefault(currency, List.of())), said)));
+                  current.put(currency, CurrentProposals.over(snapshot(currency, some), said)));
       return new News(true, taken(tasks, progress), Set.of());
     }
 
@@ -321,15 +315,13 @@ class EngineMemory {
       void items(Set<Long> ids) {
         var left = new HashSet<>(ids);
         for (var item : customers.itemsThere(company, ids)) {
-          var currency = CurrencyUnit.of(item.currency());
           left.remove(item.id());
-          items.put(item.id(), currency);
-          in(currency).item(item.toItem(), Optional.ofNullable(item.settledOn()));
+          items.add(item.id());
+          everywhere(change -> change.item(item.toItem(), Optional.ofNullable(item.settledOn())));
         }
         for (var id : left) {
-          var currency = items.remove(id);
-          if (currency != null) {
-            in(currency).itemGone(id.toString());
+          if (items.remove(id)) {
+            everywhere(change -> change.itemGone(id.toString()));
           }
         }
       }
@@ -439,11 +431,9 @@ class EngineMemory {
       /** In a currency in which nothing waited everything else is read first. */
       void begin() {
         for (var currency : begun.keySet()) {
-          var some =
-              customers.itemsOf(company).stream()
-                  .filter(i -> i.currency().equals(currency.getCode()))
-                  .toList();
-          current.put(currency, CurrentProposals.over(snapshot(currency, some), said()));
+          current.put(
+              currency,
+              CurrentProposals.over(snapshot(currency, customers.itemsOf(company)), said()));
         }
         changes.putAll(begun);
       }

@@ -291,8 +291,18 @@ public class Proposals {
     return thoughts(memory.ifDecided(companyId, currency, policy));
   }
 
-  /** The items of each explanation of an entry, best first, and who is thought to have paid. */
-  public record Explained(List<List<Long>> items, Optional<Long> payer) {}
+  /**
+   * What is thought of an entry.
+   *
+   * @param items those of each explanation, best first
+   * @param payer who is thought to have paid
+   * @param named what the text names, as it stands there
+   */
+  public record Explained(List<List<Long>> items, Optional<Long> payer, List<Long> named) {
+
+    /** Where nothing is thought of it. */
+    public static final Explained NOTHING = new Explained(List.of(), Optional.empty(), List.of());
+  }
 
   @Transactional(readOnly = true)
   public Explained explained(Long entryId) {
@@ -307,8 +317,13 @@ public class Proposals {
                                     .map(StoredProposals.StoredApplication::itemId)
                                     .toList())
                         .toList(),
-                    Optional.ofNullable(p.leadCustomer())))
-        .orElseGet(() -> new Explained(List.of(), Optional.empty()));
+                    Optional.ofNullable(p.leadCustomer()),
+                    p.marks().stream()
+                        .filter(m -> m.exact() && !m.itemId().isEmpty())
+                        .map(m -> Long.valueOf(m.itemId()))
+                        .distinct()
+                        .toList()))
+        .orElse(Explained.NOTHING);
   }
 
   /**

@@ -6,6 +6,9 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.ObjectWriter;
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.formats.statement.EntryDetail;
 import org.sumbrel.formats.statement.Exchange;
@@ -82,6 +85,33 @@ record ToldEntry(boolean reversal, String charges, List<Part> parts) {
         exchange.flatMap(Exchange::instructed).map(MoneyText::plain).orElse(""),
         exchange.flatMap(Exchange::instructed).map(a -> a.getCurrencyUnit().getCode()).orElse(""),
         exchange.flatMap(Exchange::rate).map(BigDecimal::toPlainString).orElse(""));
+  }
+
+  /**
+   * How the bank converted the entry.
+   *
+   * @param own the currency of the account
+   */
+  Optional<BankConversion> conversion(CurrencyUnit own) {
+    if (parts.size() != 1) {
+      return Optional.empty();
+    }
+    var part = parts.get(0);
+    if (isNothing(part.instructed()) || part.instructedCurrency().equals(own.getCode())) {
+      return Optional.empty();
+    }
+    var instructed = MoneyText.parse(part.instructed(), CurrencyUnit.of(part.instructedCurrency()));
+    // what the transaction says it kept, else what the entry says
+    var kept = isNothing(part.charges()) ? charges : part.charges();
+    return instructed.isPositive()
+        ? Optional.of(
+            new BankConversion(
+                instructed, isNothing(kept) ? Money.zero(own) : MoneyText.parse(kept, own)))
+        : Optional.empty();
+  }
+
+  private static boolean isNothing(String text) {
+    return text == null || text.isEmpty();
   }
 
   static ToldEntry read(String stored) {

@@ -18,8 +18,8 @@ import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.formats.sheet.SheetWriter;
 import org.sumbrel.formats.x12.RemittanceWriter;
 import org.sumbrel.server.api.BadRequest;
-import org.sumbrel.server.api.Currencies;
 import org.sumbrel.server.api.FileAnswer;
+import org.sumbrel.server.api.Period;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.exports.AppliedRows.AppliedLine;
 
@@ -49,26 +49,23 @@ class ApplicationsController {
   record WhichApplications(Long company, String currency, LocalDate from, LocalDate until) {}
 
   private record Chosen(
-      Long company,
-      CurrencyUnit currency,
-      LocalDate first,
-      LocalDate last,
-      List<AppliedLine> lines) {
+      Long company, CurrencyUnit currency, Period period, List<AppliedLine> lines) {
     String name(String ending) {
-      return "applications-" + currency.getCode() + "-" + first + "-" + last + "." + ending;
+      return "applications-%s-%s-%s.%s"
+          .formatted(currency.getCode(), period.first(), period.last(), ending);
     }
   }
 
   private Chosen chosen(WhichApplications which) {
     var company = companies.company(which.company());
-    var unit = Currencies.unit(which.currency() == null ? company.currency() : which.currency());
+    var unit = company.unit(which.currency());
     var last = which.until() == null ? LocalDate.now(clock) : which.until();
-    var first = which.from() == null ? last : which.from();
-    if (first.isAfter(last)) {
-      throw new BadRequest("Days from " + first + " cannot end before, on " + last + ".");
-    }
+    var period = new Period(which.from() == null ? last : which.from(), last);
     return new Chosen(
-        company.id(), unit, first, last, rows.between(company.id(), unit, first, last));
+        company.id(),
+        unit,
+        period,
+        rows.between(company.id(), unit, period.first(), period.last()));
   }
 
   @GetMapping(value = "/api/applications.csv", produces = "text/csv")
@@ -91,7 +88,8 @@ class ApplicationsController {
     var chosen = chosen(which);
     if (chosen.lines().isEmpty()) {
       throw new BadRequest(
-          "Nothing was applied between " + chosen.first() + " and " + chosen.last() + ".");
+          "Nothing was applied between %s and %s."
+              .formatted(chosen.period().first(), chosen.period().last()));
     }
     var sender =
         new RemittanceWriter.Sender(

@@ -13,6 +13,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.exchange.RateTable.Quote;
 import org.sumbrel.formats.AnyFile;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
@@ -31,6 +32,7 @@ import org.sumbrel.server.desk.Proposals;
 import org.sumbrel.server.lockbox.Lockboxes;
 import org.sumbrel.server.payouts.Payouts;
 import org.sumbrel.server.profiles.Profiles;
+import org.sumbrel.server.rates.Rates;
 
 /** Takes files in, each as a whole or not at all. */
 @Service
@@ -50,6 +52,7 @@ public class Intakes {
   private final Companies companies;
   private final Proposals proposals;
   private final Clock clock;
+  private final Rates rates;
   private final EntityManager rows;
 
   Intakes(
@@ -64,8 +67,10 @@ public class Intakes {
       Profiles profiles,
       Companies companies,
       Proposals proposals,
+      Rates rates,
       Clock clock,
       EntityManager rows) {
+    this.rates = rates;
     this.intakes = intakes;
     this.files = files;
     this.statements = statements;
@@ -282,6 +287,15 @@ public class Intakes {
       case INVOICES_CSV, UBL_INVOICE, UBL_CREDIT_NOTE ->
           receivables.takeInvoices(owner, intake.id(), content.invoices(), by, watch);
       case CUSTOMERS_CSV -> receivables.takeCustomers(owner, intake.id(), content.customers());
+      case RATES_CSV -> {
+        var taken =
+            rates.takeIn(
+                content.rates().stream().map(r -> new Quote(r.on(), r.rate())).toList(),
+                intake.id(),
+                by);
+        yield new Outcome(
+            content.rates().size(), taken.fresh(), taken.known(), 0, taken.problems());
+      }
       case ALIASES_CSV, HISTORY_CSV ->
           throw new BrokenFile(
               1,

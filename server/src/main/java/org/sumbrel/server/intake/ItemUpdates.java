@@ -183,14 +183,17 @@ class ItemUpdates {
                   update.kind() == Kind.CANCELLED ? "SETTLED" : "CHANGED_MEANWHILE", why);
             });
     var today = LocalDate.now(clock);
+    var books = journal.books(item.companyId());
     var file =
         intakes.findById(update.intakeId()).map(IntakeEntity::fileName).orElse("a later list");
     switch (update.kind()) {
       case DUE_DATE -> item.dueIs(update.newDueOn().orElseThrow());
       case CANCELLED -> {
         Posting.entryFor(item.toItem(), item.tax())
+            .map(e -> item.asInBooks(e, books))
             .map(e -> e.mirrored(today, item.number() + " cancelled, as " + file + " says"))
             .ifPresent(e -> journal.writeAll(List.of(e), actor.name()));
+        item.worthNothing();
         item.balanceIs(item.open().minus(item.open()), today);
       }
       case PAID_ELSEWHERE -> {
@@ -201,8 +204,8 @@ class ItemUpdates {
                 item.open().minus(open),
                 today,
                 item.number() + " paid elsewhere, as " + file + " says");
-        journal.writeAll(List.of(entry), actor.name());
-        item.balanceIs(open, today);
+        journal.writeAll(List.of(item.asInBooks(entry, books)), actor.name());
+        item.isPaidElsewhere(open, today, books);
       }
     }
     proposals.mark(update.companyId());

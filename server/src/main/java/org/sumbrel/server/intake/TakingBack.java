@@ -259,8 +259,10 @@ class TakingBack {
   /** What is written stays written: each item's entry is followed by its mirror. */
   private void mirror(IntakeEntity intake, Actor actor) {
     var mirrors = new ArrayList<JournalEntry>();
+    var books = journal.books(intake.companyId());
     for (var item : customers.itemsOfIntake(intake.id())) {
       Posting.entryFor(item.toItem(), item.tax())
+          .map(e -> item.asInBooks(e, books))
           .map(e -> e.mirrored(LocalDate.now(clock), text(item, intake)))
           .ifPresent(mirrors::add);
     }

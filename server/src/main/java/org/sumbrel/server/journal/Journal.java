@@ -15,12 +15,16 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.exchange.Rate;
+import org.sumbrel.core.exchange.RateTable.Counting;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.journal.ClosedPeriod;
 import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.journal.JournalLine;
+import org.sumbrel.server.ManyRows;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.rates.Rates;
 
 /**
  * Writes balanced entries into the journal, and nothing else. What is of a day that is closed goes
@@ -34,6 +38,8 @@ public class Journal {
   private final Companies companies;
   private final Customers customers;
   private final ClosedDays closedDays;
+  private final ManyRows rows;
+  private final Rates rates;
   private final Clock clock;
 
   Journal(
@@ -41,7 +47,11 @@ public class Journal {
       Companies companies,
       Customers customers,
       ClosedDays closedDays,
+      ManyRows rows,
+      Rates rates,
       Clock clock) {
+    this.rates = rates;
+    this.rows = rows;
     this.closedDays = closedDays;
     this.entries = entries;
     this.companies = companies;
@@ -58,7 +68,9 @@ public class Journal {
    */
   public Long write(JournalEntry entry, Long bankLedgerAccount, String by, Long reverses) {
     var known = new Known();
-    return entries.save(toEntity(entry, bankLedgerAccount, by, reverses, known)).id();
+    return entries
+        .save(toEntity(valued(entry, known), bankLedgerAccount, by, reverses, known))
+        .id();
   }
 
   /**
@@ -77,11 +89,42 @@ public class Journal {
               role,
               Optional.of(line.ledgerAccountId().toString()),
               Optional.ofNullable(line.customerId()).map(Object::toString),
-              Money.ofMinor(CurrencyUnit.of(line.currency()), line.amountMinor())));
+              Money.ofMinor(CurrencyUnit.of(line.currency()), line.amountMinor()),
+              Optional.ofNullable(line.worthMinor())
+                  .map(minor -> Money.ofMinor(books(entity.companyId()), minor))));
     }
     var original =
         new JournalEntry(entity.companyId().toString(), entity.bookedOn(), entity.text(), lines);
-    return write(original.mirrored(on, text), null, by, entryId);
+    var mirror = original.mirrored(on, text);
+    // what has no worth yet gets the same one on both sides, once a rate is known
+    return entries.save(toEntity(mirror, null, by, entryId, new Known())).id();
+  }
+
+  /** The currency in which a company keeps its books. */
+  @Transactional(readOnly = true)
+  public CurrencyUnit books(Long companyId) {
+    return CurrencyUnit.of(companies.company(companyId).currency());
+  }
+
+  /** The entry with its worths, where the rates of its day are known. */
+  private JournalEntry valued(JournalEntry entry, Known known) {
+    var books = known.books.computeIfAbsent(Long.valueOf(entry.companyId()), id -> books(id));
+    var valued =
+        entry.valued(
+            books,
+            unit ->
+                known.rates.computeIfAbsent(
+                    new RateOf(unit, entry.bookedOn()),
+                    of -> rates.on(of.unit(), books, of.day()).map(Counting::rate)));
+    valued
+        .worth(books)
+        .filter(off -> !off.isZero())
+        .ifPresent(
+            off -> {
+              throw new IllegalArgumentException(
+                  "\"" + entry.text() + "\" does not balance in the books: off by " + off);
+            });
+    return valued;
   }
 
   /**
@@ -91,17 +134,21 @@ public class Journal {
    */
   public List<Long> writeAll(Collection<JournalEntry> many, String by) {
     var known = new Known();
-    return entries
-        .saveAll(many.stream().map(e -> toEntity(e, null, by, null, known)).toList())
-        .stream()
-        .map(JournalEntryEntity::id)
-        .toList();
+    var written =
+        many.stream().map(e -> toEntity(valued(e, known), null, by, null, known)).toList();
+    rows.insert(written);
+    return written.stream().map(JournalEntryEntity::id).toList();
   }
+
+  /** The rate from a currency to that of the books on a day. */
+  private record RateOf(CurrencyUnit unit, LocalDate day) {}
 
   /** What entries of one company that are written together have looked up once. */
   private static final class Known {
     private final Map<AccountRole, Long> accounts = new EnumMap<>(AccountRole.class);
     private final Map<Set<Long>, ClosedPeriod> closed = new HashMap<>();
+    private final Map<Long, CurrencyUnit> books = new HashMap<>();
+    private final Map<RateOf, Optional<Rate>> rates = new HashMap<>();
   }
 
   private JournalEntryEntity toEntity(
@@ -134,7 +181,8 @@ public class Journal {
           account,
           line.customerId().map(Long::valueOf).orElse(null),
           line.amount().getCurrencyUnit().getCode(),
-          line.amount().getAmountMinorLong());
+          line.amount().getAmountMinorLong(),
+          line.worth().map(Money::getAmountMinorLong).orElse(null));
     }
     return written;
   }
@@ -158,11 +206,12 @@ public class Journal {
   @Transactional(readOnly = true)
   public List<JournalController.LineView> preview(JournalEntry entry, Long bankLedgerAccount) {
     var known = new Known();
-    var written = toEntity(entry, bankLedgerAccount, "", null, known);
+    var written = toEntity(valued(entry, known), bankLedgerAccount, "", null, known);
     return JournalController.lines(
         written,
         companies.chartOf(written.companyId()),
-        customers.names(JournalController.customerIds(List.of(written))));
+        customers.names(JournalController.customerIds(List.of(written))),
+        books(written.companyId()).getCode());
   }
 
   /** The lines of an entry, for whoever shows them. */
@@ -172,6 +221,7 @@ public class Journal {
     return JournalController.lines(
         entry,
         companies.chartOf(entry.companyId()),
-        customers.names(JournalController.customerIds(List.of(entry))));
+        customers.names(JournalController.customerIds(List.of(entry))),
+        books(entry.companyId()).getCode());
   }
 }

@@ -56,7 +56,11 @@ public class JournalController {
       Long customerId,
       String customer,
       MoneyView debit,
-      MoneyView credit) {}
+      MoneyView credit,
+      @Schema(
+              description =
+                  "what it is worth in the currency of the books, positive; null where it is in that, or no rate is known")
+          MoneyView worth) {}
 
   record JournalEntryView(
       @NotNull Long id,
@@ -85,7 +89,8 @@ public class JournalController {
             owner.id(), q.strip(), Page.cursor(cursor, Long.MAX_VALUE), Limit.of(size + 1));
     var names = customers.names(customerIds(found));
     var from = sources.of(found.stream().map(JournalEntryEntity::id).toList());
-    return Page.of(found, size, e -> view(e, from, chart, names), e -> e.id().toString());
+    return Page.of(
+        found, size, e -> view(e, from, chart, names, owner.currency()), e -> e.id().toString());
   }
 
   @GetMapping("/api/journal-entries/{id}")
@@ -96,7 +101,8 @@ public class JournalController {
         entry,
         sources.of(List.of(id)),
         companies.chartOf(entry.companyId()),
-        customers.names(customerIds(List.of(entry))));
+        customers.names(customerIds(List.of(entry))),
+        companies.company(entry.companyId()).currency());
   }
 
   static Set<Long> customerIds(Collection<JournalEntryEntity> entries) {
@@ -111,7 +117,8 @@ public class JournalController {
       JournalEntryEntity entry,
       Map<Long, JournalSource> from,
       Map<Long, LedgerAccountEntity> chart,
-      Map<Long, String> customers) {
+      Map<Long, String> customers,
+      String books) {
     return new JournalEntryView(
         entry.id(),
         entry.bookedOn(),
@@ -121,23 +128,31 @@ public class JournalController {
         entry.writtenAt(),
         entry.reversesId(),
         from.get(entry.id()),
-        lines(entry, chart, customers));
+        lines(entry, chart, customers, books));
   }
 
   static List<LineView> lines(
-      JournalEntryEntity entry, Map<Long, LedgerAccountEntity> chart, Map<Long, String> customers) {
+      JournalEntryEntity entry,
+      Map<Long, LedgerAccountEntity> chart,
+      Map<Long, String> customers,
+      String books) {
     return entry.lines().stream()
         .map(
             l -> {
               var account = chart.get(l.ledgerAccountId());
               var size = MoneyView.ofMinor(l.currency(), Math.abs(l.amountMinor()));
+              // a line that corrects a worth has no amount, and stands on the side of its worth
+              var side = l.amountMinor() != 0 ? l.amountMinor() : l.worthMinor();
               return new LineView(
                   account.code(),
                   account.name(),
                   l.customerId(),
                   customers.get(l.customerId()),
-                  l.amountMinor() > 0 ? size : null,
-                  l.amountMinor() < 0 ? size : null);
+                  side > 0 ? size : null,
+                  side < 0 ? size : null,
+                  l.worthMinor() == null
+                      ? null
+                      : MoneyView.ofMinor(books, Math.abs(l.worthMinor())));
             })
         .toList();
   }

@@ -37,7 +37,10 @@ class JournalEntryEntity {
   private Instant writtenAt;
   private Long reversesId;
 
-  @OneToMany(mappedBy = "entry", cascade = CascadeType.PERSIST, fetch = FetchType.LAZY)
+  @OneToMany(
+      mappedBy = "entry",
+      cascade = {CascadeType.PERSIST, CascadeType.DETACH},
+      fetch = FetchType.LAZY)
   @OrderBy("position")
   @BatchSize(size = 200)
   private List<JournalLineEntity> lines = new ArrayList<>();
@@ -61,10 +64,11 @@ class JournalEntryEntity {
     this.reversesId = reversesId;
   }
 
-  void add(Long ledgerAccountId, Long customerId, String currency, long amountMinor) {
+  void add(
+      Long ledgerAccountId, Long customerId, String currency, long amountMinor, Long worthMinor) {
     lines.add(
         new JournalLineEntity(
-            this, lines.size(), ledgerAccountId, customerId, currency, amountMinor));
+            this, lines.size(), ledgerAccountId, customerId, currency, amountMinor, worthMinor));
   }
 
   Long id() {

@@ -32,6 +32,7 @@ class JournalLineEntity {
   private Long customerId;
   private String currency;
   private long amountMinor;
+  private Long worthMinor;
 
   protected JournalLineEntity() {}
 
@@ -41,7 +42,9 @@ class JournalLineEntity {
       Long ledgerAccountId,
       Long customerId,
       String currency,
-      long amountMinor) {
+      long amountMinor,
+      Long worthMinor) {
+    this.worthMinor = worthMinor;
     this.entry = entry;
     this.position = position;
     this.ledgerAccountId = ledgerAccountId;
@@ -64,5 +67,10 @@ class JournalLineEntity {
 
   long amountMinor() {
     return amountMinor;
+  }
+
+  /** What it is worth in the currency of the books; null in theirs, and where no rate is known. */
+  Long worthMinor() {
+    return worthMinor;
   }
 }

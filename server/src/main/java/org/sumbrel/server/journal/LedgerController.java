@@ -23,15 +23,14 @@ import org.sumbrel.core.journal.AccountSheet;
 import org.sumbrel.core.journal.AccountSheet.Movement;
 import org.sumbrel.core.journal.Cancelling;
 import org.sumbrel.server.api.BadRequest;
-import org.sumbrel.server.api.Currencies;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.Page;
+import org.sumbrel.server.api.Period;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.journal.JournalSources.JournalSource;
 import org.sumbrel.server.journal.LedgerRows.After;
-import org.sumbrel.server.journal.LedgerRows.Period;
 import org.sumbrel.server.journal.LedgerRows.Turnover;
 
 /** The trial balance, and what moved on each account of the ledger. */
@@ -62,7 +61,20 @@ class LedgerController {
       @NotNull @Schema(description = "credits within the period, positive") MoneyView credited,
       @NotNull @Schema(description = "the balance, where it is a debit") MoneyView debit,
       @NotNull @Schema(description = "the balance, where it is a credit; positive")
-          MoneyView credit) {}
+          MoneyView credit,
+      @Schema(
+              description =
+                  "what the balance is worth in the currency of the books, debit positive; null where the rate of a line is not known")
+          MoneyView inBooks) {}
+
+  /** The balances in the currency of the books. */
+  record BooksTotal(
+      @NotNull String currency,
+      @NotNull MoneyView debit,
+      @NotNull MoneyView credit,
+      @NotNull @Schema(description = "zero, unless the worth of a line is not known")
+          MoneyView difference,
+      @NotNull @Schema(description = "lines that wait for a rate of their day") long missing) {}
 
   record CurrencyTotal(
       @NotNull String currency,
@@ -75,7 +87,8 @@ class LedgerController {
   record TrialBalance(
       @NotNull boolean balanced,
       @NotNull List<AccountBalance> accounts,
-      @NotNull List<CurrencyTotal> totals) {}
+      @NotNull List<CurrencyTotal> totals,
+      @NotNull BooksTotal books) {}
 
   @GetMapping("/api/trial-balance")
   @Operation(
@@ -86,14 +99,15 @@ class LedgerController {
       @RequestParam(required = false) LocalDate from,
       @RequestParam(required = false) LocalDate until) {
     var owner = companies.idOf(company);
+    var books = companies.company(owner).currency();
     var chart = companies.chartOf(owner);
-    var turnovers = rows.turnovers(owner, null, period(from, until));
+    var turnovers = rows.turnovers(owner, null, new Period(from, until));
     var accounts =
         turnovers.stream()
             .sorted(
                 Comparator.comparing((Turnover t) -> chart.get(t.accountId()).code())
                     .thenComparing(Turnover::currency))
-            .map(t -> balance(t, chart.get(t.accountId())))
+            .map(t -> balance(t, chart.get(t.accountId()), books))
             .toList();
     var totals =
         turnovers.stream().collect(Collectors.groupingBy(Turnover::currency)).entrySet().stream()
@@ -101,18 +115,25 @@ class LedgerController {
             .map(e -> total(e.getKey(), e.getValue()))
             .toList();
     return new TrialBalance(
-        totals.stream().allMatch(t -> t.difference().toMoney().isZero()), accounts, totals);
+        totals.stream().allMatch(t -> t.difference().toMoney().isZero()),
+        accounts,
+        totals,
+        inBooks(books, turnovers));
   }
 
-  private static Period period(LocalDate from, LocalDate until) {
-    if (from != null && until != null && from.isAfter(until)) {
-      throw new BadRequest("A period from " + from + " cannot end before, on " + until + ".");
-    }
-    return new Period(from, until);
+  private static BooksTotal inBooks(String books, List<Turnover> turnovers) {
+    var debit = turnovers.stream().mapToLong(t -> Math.max(0, t.worthMinor())).sum();
+    var credit = turnovers.stream().mapToLong(t -> Math.max(0, -t.worthMinor())).sum();
+    return new BooksTotal(
+        books,
+        MoneyView.ofMinor(books, debit),
+        MoneyView.ofMinor(books, credit),
+        MoneyView.ofMinor(books, debit - credit),
+        turnovers.stream().mapToLong(Turnover::missing).sum());
   }
 
   /** An account shows its balance on the side on which it stands. */
-  private static AccountBalance balance(Turnover of, LedgerAccountEntity account) {
+  private static AccountBalance balance(Turnover of, LedgerAccountEntity account, String books) {
     var net = of.closingMinor();
     return new AccountBalance(
         account.id(),
@@ -122,7 +143,8 @@ class LedgerController {
         MoneyView.ofMinor(of.currency(), of.debitMinor()),
         MoneyView.ofMinor(of.currency(), of.creditMinor()),
         MoneyView.ofMinor(of.currency(), Math.max(0, net)),
-        MoneyView.ofMinor(of.currency(), Math.max(0, -net)));
+        MoneyView.ofMinor(of.currency(), Math.max(0, -net)),
+        of.missing() > 0 ? null : MoneyView.ofMinor(books, of.worthMinor()));
   }
 
   private static CurrencyTotal total(String currency, List<Turnover> turnovers) {
@@ -188,14 +210,14 @@ class LedgerController {
       @RequestParam(defaultValue = "100") int limit) {
     var owner = companies.company(company);
     var account = companies.account(owner.id(), id);
-    var period = period(from, until);
+    var period = new Period(from, until);
     var turnovers = rows.turnovers(owner.id(), id, period);
-    var unit = Currencies.unit(currency == null ? owner.currency() : currency);
+    var unit = owner.unit(currency);
     var turnover =
         turnovers.stream()
             .filter(t -> t.currency().equals(unit.getCode()))
             .findFirst()
-            .orElse(new Turnover(id, unit.getCode(), 0, 0, 0));
+            .orElse(new Turnover(id, unit.getCode(), 0, 0, 0, 0, 0));
     var size = Page.limit(limit);
     var after = after(cursor);
     var before =

@@ -10,13 +10,13 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountSheet.Movement;
+import org.sumbrel.server.api.Period;
 
 /** Reads the lines of accounts, and what they come to between two days. */
 @Component
 @Transactional(readOnly = true)
 class LedgerRows {
 
-  private static final LocalDate EVER = LocalDate.of(1, 1, 1);
   private static final int MOST_ALIKE = 5_000;
 
   private final JdbcClient jdbc;
@@ -26,31 +26,22 @@ class LedgerRows {
   }
 
   /**
-   * Two days and all between them.
-   *
-   * @param from null where there is no first day
-   * @param until null where there is no last day
-   */
-  record Period(LocalDate from, LocalDate until) {
-
-    LocalDate first() {
-      return from == null ? EVER : from;
-    }
-
-    LocalDate last() {
-      return until == null ? LocalDate.of(9999, 12, 31) : until;
-    }
-  }
-
-  /**
    * What an account comes to in a currency, in minor units.
    *
    * @param openingMinor before the period; debit positive
    * @param debitMinor within it
    * @param creditMinor within it, positive
+   * @param worthMinor what the balance after it is worth in the currency of the books
+   * @param missing of how many lines that is not known
    */
   record Turnover(
-      long accountId, String currency, long openingMinor, long debitMinor, long creditMinor) {
+      long accountId,
+      String currency,
+      long openingMinor,
+      long debitMinor,
+      long creditMinor,
+      long worthMinor,
+      long missing) {
 
     /** The balance after the period; debit positive. */
     long closingMinor() {
@@ -65,8 +56,10 @@ class LedgerRows {
             select l.ledger_account_id, l.currency,
               sum(case when e.booked_on < :first then l.amount_minor else 0 end) as opening,
               sum(case when e.booked_on >= :first and l.amount_minor > 0 then l.amount_minor else 0 end) as debit,
-              sum(case when e.booked_on >= :first and l.amount_minor < 0 then -l.amount_minor else 0 end) as credit
-            from ledger_account a join journal_line l on l.ledger_account_id = a.id join journal_entry e on e.id = l.journal_entry_id
+              sum(case when e.booked_on >= :first and l.amount_minor < 0 then -l.amount_minor else 0 end) as credit,
+              sum(case when l.currency = c.currency then l.amount_minor else coalesce(l.worth_minor, 0) end) as worth,
+              sum(case when l.currency <> c.currency and l.worth_minor is null then 1 else 0 end) as missing
+            from ledger_account a join company c on c.id = a.company_id join journal_line l on l.ledger_account_id = a.id join journal_entry e on e.id = l.journal_entry_id
             where a.company_id = :company and (:account = 0 or a.id = :account) and e.booked_on <= :last
             group by l.ledger_account_id, l.currency
             """)
@@ -81,14 +74,16 @@ class LedgerRows {
                     row.getString(2),
                     row.getLong(3),
                     row.getLong(4),
-                    row.getLong(5)))
+                    row.getLong(5),
+                    row.getLong(6),
+                    row.getLong(7)))
         .list();
   }
 
   /** Where a page of an account's lines ended. */
   record After(LocalDate on, long lineId) {
 
-    static final After START = new After(EVER, 0);
+    static final After START = new After(LocalDate.of(1, 1, 1), 0);
   }
 
   /** A movement with what stands beside it. */

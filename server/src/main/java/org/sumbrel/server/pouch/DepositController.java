@@ -80,8 +80,7 @@ class DepositController {
       @RequestParam(required = false) String currency,
       @RequestParam(defaultValue = "false") boolean tied) {
     var owner = companies.company(company);
-    return views.list(
-        owner.id(), Currencies.unit(currency == null ? owner.currency() : currency), tied);
+    return views.list(owner.id(), owner.unit(currency), tied);
   }
 
   @PostMapping("/api/deposits")

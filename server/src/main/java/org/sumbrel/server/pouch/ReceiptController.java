@@ -10,7 +10,6 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.List;
-import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -82,7 +81,7 @@ class ReceiptController {
       @RequestParam(required = false) Long company,
       @RequestParam(required = false) String currency) {
     var owner = companies.company(company);
-    return views.pouch(owner.id(), CurrencyUnit.of(currency == null ? owner.currency() : currency));
+    return views.pouch(owner.id(), owner.unit(currency));
   }
 
   @PostMapping("/api/receipts")
@@ -124,8 +123,7 @@ class ReceiptController {
       @RequestParam String words,
       @RequestParam LocalDate on) {
     var owner = companies.company(company);
-    return lookup.find(
-        owner.id(), CurrencyUnit.of(currency == null ? owner.currency() : currency), words, on);
+    return lookup.find(owner.id(), owner.unit(currency), words, on);
   }
 
   record WouldPayView(
@@ -147,7 +145,7 @@ class ReceiptController {
       @RequestParam(defaultValue = "") @Size(max = 300) String from,
       @RequestParam(defaultValue = "") @Size(max = 64) String drawerAccount) {
     var owner = companies.company(company);
-    var unit = CurrencyUnit.of(currency == null ? owner.currency() : currency);
+    var unit = owner.unit(currency);
     var money = new MoneyView(amount, unit.getCode()).toMoney();
     if (!money.isPositive()) {
       throw new BadRequest("A receipt is of an amount above zero, not " + amount + ".");

@@ -10,7 +10,6 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.List;
-import org.joda.money.CurrencyUnit;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -63,9 +62,7 @@ class TakingsController {
       @RequestParam(required = false) Long company,
       @RequestParam(required = false) String currency) {
     var owner = companies.company(company);
-    return views(
-        reports.latest(
-            owner.id(), CurrencyUnit.of(currency == null ? owner.currency() : currency)));
+    return views(reports.latest(owner.id(), owner.unit(currency)));
   }
 
   @PostMapping("/api/takings")

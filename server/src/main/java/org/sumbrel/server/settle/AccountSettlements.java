@@ -10,7 +10,6 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.propose.DoubleCounting;
 import org.sumbrel.core.settle.Draft;
@@ -39,6 +38,7 @@ public class AccountSettlements {
   private final Companies companies;
   private final Journal journal;
   private final Proposals proposals;
+  private final Valuing valuing;
   private final Clock clock;
 
   AccountSettlements(
@@ -49,7 +49,9 @@ public class AccountSettlements {
       Companies companies,
       Journal journal,
       Proposals proposals,
+      Valuing valuing,
       Clock clock) {
+    this.valuing = valuing;
     this.settlements = settlements;
     this.held = held;
     this.watch = watch;
@@ -122,9 +124,10 @@ public class AccountSettlements {
     var settlement =
         new Draft(receipt, List.of(), List.copyOf(parts), Money.zero(currency), Optional.empty())
             .settle(companies.policy(entry.companyId(), currency), actor.authority());
+    var valued = valuing.of(settlement, on, Settlements.sentence(entry), Map.of());
     var written =
         journal.write(
-            Posting.entryFor(settlement, on, Settlements.sentence(entry)),
+            valued.entry(),
             companies.bankAccount(entry.bankAccountId()).ledgerAccountId(),
             actor.name(),
             null);
@@ -141,6 +144,7 @@ public class AccountSettlements {
             on,
             written,
             before.isEmpty() ? null : before.get(before.size() - 1).id());
+    made.valued(valued);
     made.on(grounds);
     var posted = settlements.save(made);
     entry.settledFor(null);

@@ -11,6 +11,8 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.ManyToOne;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.settle.Adjustment;
 import org.sumbrel.core.settle.ClaimRaised;
@@ -47,6 +49,7 @@ class AdjustmentEntity {
 
   private long amountMinor;
   private long taxMinor;
+  private String currency;
   private Long customerId;
   private Long ledgerAccountId;
 
@@ -63,6 +66,7 @@ class AdjustmentEntity {
     var sent = Differences.toSend(adjustment);
     this.kind = sent.kind();
     this.amountMinor = adjustment.amount().getAmountMinorLong();
+    this.currency = adjustment.amount().getCurrencyUnit().getCode();
     this.taxMinor = sent.tax() == null ? 0 : sent.tax().toMoney().getAmountMinorLong();
     this.customerId = sent.customerId();
     this.ledgerAccountId = sent.accountId();
@@ -74,8 +78,12 @@ class AdjustmentEntity {
     return kind;
   }
 
-  long amountMinor() {
-    return amountMinor;
+  Money amount() {
+    return money(amountMinor);
+  }
+
+  private Money money(long minor) {
+    return Money.ofMinor(CurrencyUnit.of(currency), minor);
   }
 
   ClaimReason reason() {
@@ -88,8 +96,8 @@ class AdjustmentEntity {
 
   /** The adjustment as the core knows it. */
   Adjustment toAdjustment() {
-    var amount = settlement.money(amountMinor);
-    var tax = settlement.money(taxMinor);
+    var amount = money(amountMinor);
+    var tax = money(taxMinor);
     return switch (kind) {
       case BANK_FEE -> new FeeWithheld(amount, KeptBy.BANK, tax);
       case PROCESSING_FEE -> new FeeWithheld(amount, KeptBy.PROCESSOR, tax);

@@ -219,6 +219,6 @@ class DeskController {
                 })
             .toList();
     return new PostSettlement(
-        null, null, id, applications, List.of(), null, id, null, null, null, null);
+        null, null, id, applications, List.of(), null, null, id, null, null, null, null);
   }
 }

@@ -2,7 +2,6 @@ package org.sumbrel.server.settle;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.propose.DoubleCounting;
@@ -45,10 +44,7 @@ class DoubleCountingWatch {
 
   List<DoubleCounting.Finding> findings(Long entryId) {
     var entry = entries.entry(entryId);
-    var explained =
-        isTheBank(entry)
-            ? new Proposals.Explained(List.of(), Optional.empty())
-            : proposals.explained(entryId);
+    var explained = isTheBank(entry) ? Proposals.Explained.NOTHING : proposals.explained(entryId);
     var rows =
         customers.items(explained.items().stream().flatMap(List::stream).distinct().toList());
     var explanations =

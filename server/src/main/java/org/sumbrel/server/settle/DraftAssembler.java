@@ -3,16 +3,20 @@ package org.sumbrel.server.settle;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Component;
+import org.sumbrel.core.exchange.RateUsed;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.core.settle.Adjustment;
 import org.sumbrel.core.settle.Application;
 import org.sumbrel.core.settle.Draft;
+import org.sumbrel.core.settle.Exchanged;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.MoneyView;
@@ -36,6 +40,7 @@ class DraftAssembler {
   private final SettlementRepository settlements;
   private final Differences differences;
   private final PostingHolds holds;
+  private final Valuing valuing;
   private final Clock clock;
 
   DraftAssembler(
@@ -45,7 +50,9 @@ class DraftAssembler {
       SettlementRepository settlements,
       Differences differences,
       PostingHolds holds,
+      Valuing valuing,
       Clock clock) {
+    this.valuing = valuing;
     this.entries = entries;
     this.customers = customers;
     this.companies = companies;
@@ -123,7 +130,9 @@ class DraftAssembler {
                     new Application(
                         items.get(a.itemId()).toItem(),
                         a.amount().toMoney(),
-                        a.discount() == null ? zero : a.discount().toMoney()))
+                        a.discount() == null
+                            ? Money.zero(a.amount().toMoney().getCurrencyUnit())
+                            : a.discount().toMoney()))
             .toList();
     var adjustments =
         command.adjustments().stream().map(d -> differences.toAdjustment(d, companyId)).toList();
@@ -134,8 +143,74 @@ class DraftAssembler {
     var keeper =
         Optional.ofNullable(command.onAccountCustomerId())
             .map(id -> customers.customer(companyId, id).id().toString());
+    var exchanges = counting(command, receipt, entry, applications, adjustments);
     return new Assembled(
-        new Draft(receipt, applications, adjustments, onAccount, keeper), companyId, entry, items);
+        new Draft(receipt, applications, adjustments, onAccount, keeper, exchanges),
+        companyId,
+        entry,
+        items);
+  }
+
+  /**
+   * What of the receipt counts in other currencies: there as much as is settled there, of the
+   * receipt what was said, or as much as the rate says. That is the bank's own, where it tells what
+   * was instructed, what it booked and what it kept; else the one of the receipt's day.
+   */
+  private List<Exchanged> counting(
+      PostSettlement command,
+      Receipt receipt,
+      BankEntryEntity entry,
+      List<Application> applications,
+      List<Adjustment> adjustments) {
+    var own = receipt.amount().getCurrencyUnit();
+    var counted = new LinkedHashMap<CurrencyUnit, Money>();
+    applications.forEach(a -> counted.merge(unit(a.taken()), a.taken(), Money::plus));
+    adjustments.forEach(a -> counted.merge(unit(a.amount()), a.amount().negated(), Money::plus));
+    counted.remove(own);
+    var exchanges = new ArrayList<Exchanged>();
+    for (var there : counted.values()) {
+      var used = rate(entry, receipt, unit(there));
+      var given =
+          command.exchanges() == null
+              ? Optional.<Money>empty()
+              : command.exchanges().stream()
+                  .filter(c -> c.currency().equals(unit(there).getCode()) && c.given() != null)
+                  .map(c -> c.given().toMoney())
+                  .findFirst();
+      given.ifPresent(said -> requireLike(said, there, own));
+      exchanges.add(
+          given
+              .map(said -> new Exchanged(said, there, used))
+              .orElseGet(() -> Exchanged.atRate(there, used)));
+    }
+    return exchanges;
+  }
+
+  private static CurrencyUnit unit(Money money) {
+    return money.getCurrencyUnit();
+  }
+
+  private static void requireLike(Money said, Money there, CurrencyUnit own) {
+    if (!unit(said).equals(own) || said.getAmount().signum() * there.getAmount().signum() < 0) {
+      throw new BadRequest(
+          MoneyText.grouped(said)
+              + " "
+              + unit(said)
+              + " cannot be what counts for "
+              + MoneyText.grouped(there)
+              + " "
+              + unit(there)
+              + ".");
+    }
+  }
+
+  private RateUsed rate(BankEntryEntity entry, Receipt receipt, CurrencyUnit there) {
+    var own = receipt.amount().getCurrencyUnit();
+    return Optional.ofNullable(entry)
+        .flatMap(BankEntryEntity::conversion)
+        .filter(bank -> bank.instructed().getCurrencyUnit().equals(there))
+        .map(bank -> bank.used(receipt.amount()))
+        .orElseGet(() -> valuing.rate(there, own, receipt.receivedOn()));
   }
 
   private Receipt nothing(PostSettlement command, Long companyId) {

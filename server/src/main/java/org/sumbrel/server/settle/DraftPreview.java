@@ -11,13 +11,15 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.sumbrel.core.journal.Posting;
+import org.sumbrel.core.exchange.RateUsed;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.core.settle.Authority;
 import org.sumbrel.core.settle.Draft;
+import org.sumbrel.core.settle.Exchanged;
 import org.sumbrel.core.settle.GapReason;
 import org.sumbrel.core.settle.RemainderOption;
 import org.sumbrel.core.settle.SettlementRefused;
+import org.sumbrel.core.settle.Tally;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
@@ -39,6 +41,7 @@ class DraftPreview {
   private final Companies companies;
   private final Customers customers;
   private final Journal journal;
+  private final Valuing valuing;
   private final Clock clock;
 
   DraftPreview(
@@ -46,7 +49,9 @@ class DraftPreview {
       Companies companies,
       Customers customers,
       Journal journal,
+      Valuing valuing,
       Clock clock) {
+    this.valuing = valuing;
     this.drafts = drafts;
     this.companies = companies;
     this.customers = customers;
@@ -62,7 +67,24 @@ class DraftPreview {
       @NotNull MoneyView onAccount,
       @NotNull MoneyView refund,
       @NotNull MoneyView toAccounts,
+      @NotNull @Schema(description = "what counts in other currencies") MoneyView exchanged,
       @NotNull MoneyView left) {}
+
+  /** What of the receipt counts in another currency. */
+  record CountsView(
+      @NotNull @Schema(description = "of the receipt, in its currency") MoneyView given,
+      @NotNull @Schema(description = "what it counts for") MoneyView counted,
+      @NotNull
+          @Schema(
+              description =
+                  "the rate it is held against: what one unit there is worth in the receipt's currency")
+          String rate,
+      @NotNull RateUsed.Source source,
+      @NotNull @Schema(description = "how the rate came about") String words,
+      @NotNull
+          @Schema(description = "what it falls short of that rate; negative where it is beyond it")
+          MoneyView shortage,
+      @NotNull @Schema(description = "how the draft adds up there") TallyView tally) {}
 
   record OptionView(
       @NotNull RemainderOption.Kind kind,
@@ -80,6 +102,7 @@ class DraftPreview {
    *
    * @param refusal why it cannot be posted, null where it can
    * @param needsApproval whether a supervisor could post it all the same
+   * @param exchanges what of the receipt counts in other currencies
    * @param changes what changed underneath, in sentences
    * @param gapReasons why the items do not come to what arrived, where they tell, a sentence each
    * @param adjusted the draft brought up to what is open now, where something changed
@@ -87,6 +110,7 @@ class DraftPreview {
   record DraftView(
       @NotNull PostSettlement draft,
       @NotNull TallyView tally,
+      @NotNull List<CountsView> exchanges,
       @NotNull List<CustomerTotal> customers,
       @NotNull List<OptionView> options,
       String refusal,
@@ -103,32 +127,19 @@ class DraftPreview {
       Optional<ClaimReason> reason,
       Authority authority) {
     var assembled = drafts.look(command);
-    var policy =
-        companies.policy(
-            assembled.companyId(), assembled.draft().receipt().amount().getCurrencyUnit());
+    var policies = companies.policies(assembled.companyId());
     if (treat == null) {
       return view(assembled, assembled.draft(), command, authority);
     }
-    var treated = RemainderOption.taken(assembled.draft(), treat, reason, policy, authority);
+    var treated = RemainderOption.taken(assembled.draft(), treat, reason, policies, authority);
     return view(assembled, treated, asSent(treated, command), authority);
   }
 
   private DraftView view(
       Assembled assembled, Draft draft, PostSettlement sent, Authority authority) {
     var tally = draft.tally();
-    var policy = companies.policy(assembled.companyId(), tally.received().getCurrencyUnit());
-    var tallyView =
-        new TallyView(
-            MoneyView.of(tally.received()),
-            MoneyView.of(tally.applied()),
-            MoneyView.of(tally.discount()),
-            MoneyView.of(tally.adjustments()),
-            MoneyView.of(tally.onAccount()),
-            MoneyView.of(tally.refund()),
-            MoneyView.of(tally.toAccounts()),
-            MoneyView.of(tally.left()));
     var options =
-        RemainderOption.of(draft, policy, authority).stream()
+        RemainderOption.of(draft, companies.policies(assembled.companyId()), authority).stream()
             .map(
                 o ->
                     new OptionView(
@@ -154,7 +165,8 @@ class DraftPreview {
     }
     return new DraftView(
         sent,
-        tallyView,
+        tally(tally),
+        draft.exchanges().stream().map(e -> countsView(draft, e)).toList(),
         customers(draft),
         options,
         refusal,
@@ -163,6 +175,36 @@ class DraftPreview {
         changes.stream().map(Change::sentence).toList(),
         gapReasons(draft),
         changes.isEmpty() ? null : adjusted(sent, assembled.items(), changes));
+  }
+
+  private static TallyView tally(Tally tally) {
+    return new TallyView(
+        MoneyView.of(tally.received()),
+        MoneyView.of(tally.applied()),
+        MoneyView.of(tally.discount()),
+        MoneyView.of(tally.adjustments()),
+        MoneyView.of(tally.onAccount()),
+        MoneyView.of(tally.refund()),
+        MoneyView.of(tally.toAccounts()),
+        MoneyView.of(tally.exchanged()),
+        MoneyView.of(tally.left()));
+  }
+
+  private static CountsView countsView(Draft draft, Exchanged exchanged) {
+    var there =
+        draft.parts().stream()
+            .filter(part -> part.currency().equals(exchanged.currency()))
+            .findFirst()
+            .orElseThrow();
+    var used = exchanged.reference();
+    return new CountsView(
+        MoneyView.of(exchanged.given()),
+        MoneyView.of(exchanged.counted()),
+        used.rate().perUnit().toPlainString(),
+        used.source(),
+        used.words(),
+        MoneyView.of(exchanged.shortage()),
+        tally(there.tally()));
   }
 
   /** Held against what else is open on the accounts that the draft speaks of. */
@@ -185,9 +227,8 @@ class DraftPreview {
   }
 
   private List<LineView> lines(Draft draft, Assembled assembled, Authority authority) {
-    var policy =
-        companies.policy(assembled.companyId(), draft.receipt().amount().getCurrencyUnit());
-    var entry = Posting.entryFor(draft.settle(policy, authority), LocalDate.now(clock), "preview");
+    var settlement = draft.settle(companies.policies(assembled.companyId()), authority);
+    var entry = valuing.of(settlement, LocalDate.now(clock), "preview", assembled.items()).entry();
     var bank =
         assembled.entry() == null
             ? null
@@ -196,13 +237,13 @@ class DraftPreview {
   }
 
   private List<CustomerTotal> customers(Draft draft) {
-    var totals = draft.byCustomer();
-    var names = customers.names(totals.keySet().stream().map(Long::valueOf).toList());
-    return totals.entrySet().stream()
+    var shares = draft.byCustomer();
+    var names = customers.names(shares.stream().map(s -> Long.valueOf(s.customerId())).toList());
+    return shares.stream()
         .map(
-            e -> {
-              var id = Long.valueOf(e.getKey());
-              return new CustomerTotal(id, names.getOrDefault(id, ""), MoneyView.of(e.getValue()));
+            share -> {
+              var id = Long.valueOf(share.customerId());
+              return new CustomerTotal(id, names.getOrDefault(id, ""), MoneyView.of(share.taken()));
             })
         .toList();
   }
@@ -238,6 +279,7 @@ class DraftPreview {
         applications,
         sent.adjustments(),
         sent.onAccount(),
+        sent.exchanges(),
         sent.onAccountCustomerId(),
         sent.onAccountFor(),
         null,
@@ -272,6 +314,7 @@ class DraftPreview {
         applications,
         adjustments,
         MoneyView.of(draft.onAccount()),
+        PostSettlement.counts(draft),
         command.onAccountCustomerId(),
         command.onAccountFor(),
         null,

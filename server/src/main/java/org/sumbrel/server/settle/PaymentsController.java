@@ -104,8 +104,8 @@ class PaymentsController {
       for (var a : s.applications()) {
         var item = items.get(a.itemId());
         var shown = settled || !item.open().isZero();
-        if (a.amountMinor() > 0 && shown && family.contains(item.customerId())) {
-          links.add(new PaidLink(key(s), item.id(), MoneyView.of(s.money(a.amountMinor()))));
+        if (a.amount().isPositive() && shown && family.contains(item.customerId())) {
+          links.add(new PaidLink(key(s), item.id(), MoneyView.of(a.amount())));
         }
       }
     }
@@ -174,7 +174,7 @@ class PaymentsController {
       SettlementEntity s, BankEntryEntity receipt, Map<Long, OpenItemEntity> items) {
     var credits =
         s.applications().stream()
-            .filter(a -> a.amountMinor() < 0)
+            .filter(a -> a.amount().isNegative())
             .map(a -> items.get(a.itemId()).number())
             .collect(Collectors.joining(", "));
     var name = receipt == null ? credits : receipt.payerWords();

@@ -26,6 +26,12 @@ public record PostSettlement(
     @NotNull @Valid @Size(max = 2000) List<AppliedItem> applications,
     @NotNull @Valid @Size(max = 50) List<Difference> adjustments,
     @Valid MoneyView onAccount,
+    @Valid
+        @Size(max = 20)
+        @Schema(
+            description =
+                "how much of the receipt counts in each other currency; left out, or without an amount, it counts at the bank's own figures or at the rate of its day")
+        List<Counts> exchanges,
     @Schema(description = "on whose account it is kept, and to whom a refund is promised")
         Long onAccountCustomerId,
     @Schema(
@@ -51,7 +57,7 @@ public record PostSettlement(
   static PostSettlement of(
       Long entryId, List<AppliedItem> applications, List<Difference> adjustments) {
     return new PostSettlement(
-        entryId, null, null, applications, adjustments, null, null, null, null, null, null);
+        entryId, null, null, applications, adjustments, null, null, null, null, null, null, null);
   }
 
   /** A draft of the core as it would be sent. */
@@ -71,6 +77,7 @@ public record PostSettlement(
             .toList(),
         draft.adjustments().stream().map(Differences::toSend).toList(),
         MoneyView.of(draft.onAccount()),
+        counts(draft),
         draft.onAccountCustomer().map(Long::valueOf).orElse(null),
         null,
         null,
@@ -78,10 +85,27 @@ public record PostSettlement(
         null);
   }
 
+  /** What counts elsewhere, as it would be sent. */
+  static List<Counts> counts(Draft draft) {
+    return draft.exchanges().stream()
+        .map(e -> new Counts(e.currency().getCode(), MoneyView.of(e.given())))
+        .toList();
+  }
+
   /** For which order money on account is a prepayment; empty where it is for none. */
   String prepaid() {
     return onAccountFor == null ? "" : onAccountFor.strip();
   }
+
+  /** What of a receipt counts in another currency: what is settled there decides for how much. */
+  public record Counts(
+      @NotNull @Schema(description = "the currency of what it settles", example = "USD")
+          String currency,
+      @Valid
+          @Schema(
+              description =
+                  "how much of the receipt, in its currency; null for as much as the rate says")
+          MoneyView given) {}
 
   /** A part set against an item. */
   public record AppliedItem(

@@ -10,7 +10,6 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.Receipt;
@@ -43,6 +42,7 @@ class RefundsSent {
   private final Companies companies;
   private final Journal journal;
   private final Proposals proposals;
+  private final Valuing valuing;
   private final Clock clock;
 
   RefundsSent(
@@ -52,7 +52,9 @@ class RefundsSent {
       Companies companies,
       Journal journal,
       Proposals proposals,
+      Valuing valuing,
       Clock clock) {
+    this.valuing = valuing;
     this.settlements = settlements;
     this.entries = entries;
     this.customers = customers;
@@ -96,12 +98,9 @@ class RefundsSent {
         "Refund sent to "
             + customers.names(List.of(owner)).get(owner)
             + (words.isEmpty() ? "" : ", " + words);
-    var written =
-        journal.write(
-            Posting.entryFor(settlement, today, text),
-            account.ledgerAccountId(),
-            actor.name(),
-            null);
+    var valued = valuing.of(settlement, today, text, rows);
+    valued.takeFrom(rows);
+    var written = journal.write(valued.entry(), account.ledgerAccountId(), actor.name(), null);
     var made =
         new SettlementEntity(
             settlement,
@@ -114,6 +113,7 @@ class RefundsSent {
             today,
             written,
             null);
+    made.valued(valued);
     made.sentFrom(bankAccountId);
     var posted = settlements.save(made);
     proposals.mark(account.companyId());

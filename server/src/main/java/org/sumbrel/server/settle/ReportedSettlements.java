@@ -32,6 +32,7 @@ public class ReportedSettlements {
   private final Customers customers;
   private final Journal journal;
   private final NumberRanges numbers;
+  private final Valuing valuing;
   private final Clock clock;
 
   ReportedSettlements(
@@ -40,7 +41,9 @@ public class ReportedSettlements {
       Customers customers,
       Journal journal,
       NumberRanges numbers,
+      Valuing valuing,
       Clock clock) {
+    this.valuing = valuing;
     this.numbers = numbers;
     this.settlements = settlements;
     this.posting = posting;
@@ -78,8 +81,9 @@ public class ReportedSettlements {
         watch.accept(settled);
       }
     }
-    var entry =
-        journal.write(Posting.entryFor(settlement, today, sentence(of)), null, actor.name(), null);
+    var valued = valuing.of(settlement, today, sentence(of), items);
+    valued.takeFrom(items);
+    var entry = journal.write(valued.entry(), null, actor.name(), null);
     var made =
         new SettlementEntity(
             settlement,
@@ -92,6 +96,7 @@ public class ReportedSettlements {
             today,
             entry,
             null);
+    made.valued(valued);
     made.of(of.payoutId(), of.words());
     var posted = settlements.save(made);
     settlement

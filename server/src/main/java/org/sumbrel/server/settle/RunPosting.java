@@ -182,6 +182,7 @@ public class RunPosting {
                         d.kind(), new MoneyView(d.amount(), currency), d.customerId(), d.reason()))
             .toList(),
         new MoneyView(clear.onAccount(), currency),
+        null,
         clear.customerId(),
         null,
         1,

@@ -17,11 +17,13 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.hibernate.annotations.BatchSize;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.propose.Manner;
 import org.sumbrel.core.propose.Standing;
+import org.sumbrel.core.settle.Exchanged;
 import org.sumbrel.core.settle.Settlement;
 
 /** A posted settlement; only its reversal is ever added to it. */
@@ -57,6 +59,7 @@ class SettlementEntity {
   private String currency;
   private long receivedMinor;
   private long onAccountMinor;
+  private long exchangedMinor;
   private Long onAccountCustomerId;
 
   @Enumerated(EnumType.STRING)
@@ -107,6 +110,11 @@ class SettlementEntity {
   @BatchSize(size = 200)
   private List<AdjustmentEntity> adjustments = new ArrayList<>();
 
+  @OneToMany(mappedBy = "settlement", cascade = CascadeType.PERSIST, fetch = FetchType.LAZY)
+  @OrderBy("position")
+  @BatchSize(size = 200)
+  private List<SettlementRateEntity> rates = new ArrayList<>();
+
   protected SettlementEntity() {}
 
   /**
@@ -152,6 +160,30 @@ class SettlementEntity {
     for (var adjustment : settlement.adjustments()) {
       adjustments.add(new AdjustmentEntity(this, adjustments.size(), adjustment));
     }
+    for (var exchanged : settlement.exchanges()) {
+      exchangedMinor += exchanged.given().getAmountMinorLong();
+      rates.add(new SettlementRateEntity(this, rates.size(), exchanged));
+    }
+  }
+
+  /** What it took of the items, and the rates at which the books value what came. */
+  void valued(Valuing.Valued valued) {
+    for (var application : applications) {
+      Optional.ofNullable(valued.taken().get(application.itemId())).ifPresent(application::took);
+    }
+    for (var rate : valued.used()) {
+      rates.add(new SettlementRateEntity(this, rates.size(), rate));
+    }
+  }
+
+  /** The rates that are kept with it. */
+  List<SettlementRateEntity> rates() {
+    return rates;
+  }
+
+  /** What of the receipt counts in other currencies. */
+  List<Exchanged> exchanges() {
+    return rates.stream().flatMap(r -> r.exchanged().stream()).toList();
   }
 
   /**

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import org.sumbrel.core.exchange.RateUsed;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.MoneyView;
@@ -23,6 +24,11 @@ public record SettlementView(
     @NotNull MoneyView received,
     @NotNull List<Applied> applications,
     @NotNull List<Adjusted> adjustments,
+    @NotNull
+        @Schema(
+            description =
+                "the rates kept with it: what counts in other currencies, and at which the books value what came")
+        List<SettledRate> rates,
     @NotNull MoneyView onAccount,
     String onAccountCustomer,
     @NotNull LocalDate postedOn,
@@ -65,6 +71,7 @@ public record SettlementView(
         received,
         applications,
         adjustments,
+        rates,
         onAccount,
         onAccountCustomer,
         postedOn,
@@ -93,6 +100,17 @@ public record SettlementView(
       @NotNull String customerName,
       @NotNull MoneyView amount,
       @NotNull MoneyView discount) {}
+
+  /** A rate that is kept. */
+  public record SettledRate(
+      @Schema(description = "what of the receipt counts elsewhere; null for the rate of the books")
+          MoneyView given,
+      @Schema(description = "what it counts for; null for the rate of the books") MoneyView counted,
+      @NotNull String from,
+      @NotNull String to,
+      @NotNull @Schema(description = "units of to for one of from") String rate,
+      @NotNull RateUsed.Source source,
+      @NotNull @Schema(description = "how it came about") String words) {}
 
   /** What explained a difference. */
   public record Adjusted(

@@ -18,6 +18,7 @@ import org.sumbrel.server.settle.SettlementView.Adjusted;
 import org.sumbrel.server.settle.SettlementView.Applied;
 import org.sumbrel.server.settle.SettlementView.ReturnView;
 import org.sumbrel.server.settle.SettlementView.Reversal;
+import org.sumbrel.server.settle.SettlementView.SettledRate;
 
 /**
  * Shows settlements with the names and numbers that belong to them, looked up for a whole page at
@@ -115,8 +116,8 @@ class SettlementViews {
                       item.number(),
                       item.customerId(),
                       names.getOrDefault(item.customerId(), ""),
-                      MoneyView.of(s.money(a.amountMinor())),
-                      MoneyView.of(s.money(a.discountMinor())));
+                      MoneyView.of(a.amount()),
+                      MoneyView.of(a.discount()));
                 })
             .toList();
     return new SettlementView(
@@ -130,11 +131,9 @@ class SettlementViews {
         MoneyView.of(s.received()),
         applications,
         s.adjustments().stream()
-            .map(
-                a ->
-                    new Adjusted(
-                        a.kind(), MoneyView.of(s.money(a.amountMinor())), a.reason(), a.text()))
+            .map(a -> new Adjusted(a.kind(), MoneyView.of(a.amount()), a.reason(), a.text()))
             .toList(),
+        s.rates().stream().map(SettlementViews::rate).toList(),
         MoneyView.of(s.onAccount()),
         s.onAccountCustomerId() == null ? null : names.get(s.onAccountCustomerId()),
         s.postedOn(),
@@ -155,6 +154,19 @@ class SettlementViews {
         account(s.transferWithId()),
         account(s.sentFromId()),
         s.shownById());
+  }
+
+  private static SettledRate rate(SettlementRateEntity kept) {
+    var used = kept.used();
+    var exchanged = kept.exchanged();
+    return new SettledRate(
+        exchanged.map(e -> MoneyView.of(e.given())).orElse(null),
+        exchanged.map(e -> MoneyView.of(e.counted())).orElse(null),
+        used.rate().from().getCode(),
+        used.rate().to().getCode(),
+        used.rate().perUnit().toPlainString(),
+        used.source(),
+        used.words());
   }
 
   private String account(Long id) {

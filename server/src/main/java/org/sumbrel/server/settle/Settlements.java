@@ -11,13 +11,13 @@ import org.joda.money.Money;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.propose.Manner;
 import org.sumbrel.core.propose.Rehearsal;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Application;
+import org.sumbrel.core.settle.Draft;
 import org.sumbrel.core.settle.Settlement;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
@@ -53,6 +53,7 @@ public class Settlements {
   private final HeldDrafts held;
   private final PayerAliases aliases;
   private final NumberRanges numbers;
+  private final Valuing valuing;
   private final Clock clock;
 
   Settlements(
@@ -68,7 +69,9 @@ public class Settlements {
       HeldDrafts held,
       PayerAliases aliases,
       NumberRanges numbers,
+      Valuing valuing,
       Clock clock) {
+    this.valuing = valuing;
     this.numbers = numbers;
     this.settlements = settlements;
     this.answered = answered;
@@ -205,18 +208,17 @@ public class Settlements {
     var assembled = drafts.assemble(command, released);
     var entry = assembled.entry();
     requireNothingCountedTwice(command);
-    var currency = assembled.draft().receipt().amount().getCurrencyUnit();
-    var policy = companies.policy(assembled.companyId(), currency);
-    var settlement = assembled.draft().settle(policy, actor.authority());
+    var settlement =
+        assembled.draft().settle(companies.policies(assembled.companyId()), actor.authority());
+    var valued = valuing.of(settlement, on, text(command, entry), assembled.items());
     var settledOn = entry == null ? on : entry.bookedOn();
     for (var item : settlement.itemsAfter()) {
       assembled.items().get(Long.valueOf(item.id())).balanceIs(item.open(), settledOn);
     }
     var bank =
         entry == null ? null : companies.bankAccount(entry.bankAccountId()).ledgerAccountId();
-    var journalEntry =
-        journal.write(
-            Posting.entryFor(settlement, on, text(command, entry)), bank, actor.name(), null);
+    var journalEntry = journal.write(valued.entry(), bank, actor.name(), null);
+    valued.takeFrom(assembled.items());
     var made =
         new SettlementEntity(
             settlement,
@@ -230,6 +232,7 @@ public class Settlements {
             journalEntry,
             // without it the settlement of the same money that was taken back last
             inPlaceOf == null ? before.settledLast().get(command.entryId()) : inPlaceOf);
+    made.valued(valued);
     if (entry != null && before.first().containsKey(entry.id())) {
       var first = before.first().get(entry.id());
       proposed(made, entry, first, settlement);
@@ -414,6 +417,10 @@ public class Settlements {
     for (var item : after) {
       rows.get(Long.valueOf(item.id())).balanceIs(item.open(), today);
     }
+    for (var application : posted.applications()) {
+      items.get(application.itemId()).worthComesBack(application.worthMinor());
+    }
+    made.forEach(OpenItemEntity::worthNothing);
     var mirror =
         journal.reverse(
             posted.journalEntryId(),
@@ -440,26 +447,23 @@ public class Settlements {
         customers.items(posted.applications().stream().map(ApplicationEntity::itemId).toList());
     var applications =
         posted.applications().stream()
-            .map(
-                a ->
-                    new Application(
-                        items.get(a.itemId()).toItem(),
-                        posted.money(a.amountMinor()),
-                        posted.money(a.discountMinor())))
+            .map(a -> new Application(items.get(a.itemId()).toItem(), a.amount(), a.discount()))
             .toList();
     var adjustments = posted.adjustments().stream().map(AdjustmentEntity::toAdjustment).toList();
     Money onAccount = posted.onAccount();
     return Settlement.readBack(
-        entry == null
-            ? Receipt.none(
-                    posted.companyId().toString(),
-                    posted.postedOn(),
-                    posted.received().getCurrencyUnit())
-                .of(posted.received())
-            : entry.toReceipt(),
-        applications,
-        adjustments,
-        onAccount,
-        Optional.ofNullable(posted.onAccountCustomerId()).map(Object::toString));
+        new Draft(
+            entry == null
+                ? Receipt.none(
+                        posted.companyId().toString(),
+                        posted.postedOn(),
+                        posted.received().getCurrencyUnit())
+                    .of(posted.received())
+                : entry.toReceipt(),
+            applications,
+            adjustments,
+            onAccount,
+            Optional.ofNullable(posted.onAccountCustomerId()).map(Object::toString),
+            posted.exchanges()));
   }
 }

@@ -242,7 +242,7 @@ class CentTrailController {
       @RequestParam(required = false) Long company,
       @RequestParam(required = false) String currency) {
     var owner = companies.company(company);
-    var unit = CurrencyUnit.of(currency == null ? owner.currency() : currency);
+    var unit = owner.unit(currency);
     var today = LocalDate.now(clock);
     var month = today.withDayOfMonth(1);
     var tiles =

@@ -97,6 +97,18 @@ class BooksCheckTest {
         "Every journal entry balances",
         "update journal_line set amount_minor = amount_minor + 1 where id = " + line);
     breaks(
+        "balances in the currency of the books",
+        "update journal_line set worth_minor = worth_minor + 1 where id = (select min(id) from journal_line where worth_minor is not null)");
+    breaks(
+        "stand in the books with is what their accounts say",
+        "update open_item set worth_minor = worth_minor + 1 where id = (select max(id) from open_item where worth_minor > 1)");
+    breaks(
+        "What of a receipt counts in another currency",
+        "insert into settlement_rate (id, settlement_id, position, from_currency, to_currency, per_unit, source, words, given_minor, counted_minor, counted_currency)"
+            + " values (next value for settlement_line_seq, "
+            + settlement
+            + ", 0, 'EUR', 'USD', 1.1, 'TABLE', '', 110, 100, 'EUR')");
+    breaks(
         "has two lines at least",
         "delete from journal_line where journal_entry_id = "
             + entryOf(settlement)

@@ -5,6 +5,7 @@ import static org.sumbrel.server.TestBooks.adjusted;
 import static org.sumbrel.server.TestBooks.applied;
 import static org.sumbrel.server.TestBooks.draft;
 import static org.sumbrel.server.TestBooks.expect;
+import static org.sumbrel.server.TestBooks.money;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.math.BigDecimal;
@@ -70,6 +71,15 @@ class DaySheetApiTest {
             applied(books.item(0), "90.00"),
             adjusted("BANK_FEE", "15.00"));
     expect(201, maren.post("/api/settlements", body));
+    // money from us is settled too, and is no receipt of any figure
+    var account = maren.get("/api/ledger-accounts").body().at("/0/id").asLong();
+    var charge =
+        draft(
+            books.credit("-7.00", "a charge"),
+            "",
+            "{\"kind\":\"TO_ACCOUNT\",\"amount\":%s,\"accountId\":%d}"
+                .formatted(money("7.00"), account));
+    expect(201, maren.post("/api/settlements", charge));
 
     for (var day : new String[] {"2026-05-29", "2026-05-18", "2026-04-15"}) {
       var sheet = sheet(day);

@@ -6,12 +6,9 @@ import static org.sumbrel.server.TestBooks.expect;
 import de.siegmar.fastcsv.reader.CsvReader;
 import java.io.IOException;
 import java.math.BigDecimal;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.sumbrel.formats.journal.Hledger;
 import org.sumbrel.server.Clerk;
 
 /** Holds what was exported against the books: together they are the same. */
@@ -75,41 +72,12 @@ public final class ExportedBooks {
   }
 
   /** What hledger, a general plain-text accounting tool, reports of the exported ledger. */
-  private static Map<String, BigDecimal> reported(String ledger) throws Exception {
-    var file = Files.createTempFile("exported", ".journal");
-    try {
-      Files.writeString(file, ledger);
-      var said =
-          hledger("-f", file.toString(), "balance", "--flat", "--depth", "1", "-N", "-O", "csv");
-      var balances = new TreeMap<String, BigDecimal>();
-      try (var rows = CsvReader.builder().ofCsvRecord(said)) {
-        rows.stream()
-            .skip(1)
-            .forEach(
-                row -> {
-                  for (var amount : row.getField(1).split(", ")) {
-                    var parts = amount.split(" ");
-                    if (parts.length == 2 && new BigDecimal(parts[0]).signum() != 0) {
-                      var code = row.getField(0).split(" ")[0];
-                      balances.put(code + " " + parts[1], new BigDecimal(parts[0]).setScale(2));
-                    }
-                  }
-                });
-      }
-      return balances;
-    } finally {
-      Files.delete(file);
+  private static Map<String, BigDecimal> reported(String ledger) throws IOException {
+    var balances = new TreeMap<String, BigDecimal>();
+    for (var balance : Hledger.balances(ledger, "--depth", "1")) {
+      balances.put(
+          balance.account().split(" ")[0] + " " + balance.currency(), balance.amount().setScale(2));
     }
-  }
-
-  private static String hledger(String... arguments) throws Exception {
-    var call = new ArrayList<>(List.of("hledger"));
-    call.addAll(List.of(arguments));
-    var builder = new ProcessBuilder(call).redirectErrorStream(true);
-    builder.environment().put("LANG", "C.UTF-8");
-    var process = builder.start();
-    var said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-    assertThat(process.waitFor()).as(said).isZero();
-    return said;
+    return balances;
   }
 }

@@ -95,7 +95,11 @@ class IntakeApiTest {
 
   @Test
   void takesTheDaysStatementOnceAndTheSameFileChangesNothing() throws Exception {
-    var file = Files.readString(Path.of("../examples/larkstow-operating-2026-05-29.ofx"));
+    // in a month of its own: a statement tells of all movements of its days, so one that another
+    // check has brought with the same day and amount would rightly be one of them
+    var file =
+        Files.readString(Path.of("../examples/larkstow-operating-2026-05-29.ofx"))
+            .replace("202605", "202405");
     var first = expect(201, maren.drop("day.ofx", file)).body();
     assertThat(first.at("/fresh").asInt()).isEqualTo(first.at("/records").asInt()).isEqualTo(37);
     var state = state();

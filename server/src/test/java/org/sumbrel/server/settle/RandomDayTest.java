@@ -33,8 +33,8 @@ class RandomDayTest {
 
   private static final int CLERKS = 8;
   private static final int STEPS = 150;
-  private static final int INVOICES = 24;
-  private static final int CREDITS = 40;
+  private static final int INVOICES = 40;
+  private static final int CREDITS = 70;
 
   @Autowired private MockMvc web;
   @Autowired private JdbcClient jdbc;

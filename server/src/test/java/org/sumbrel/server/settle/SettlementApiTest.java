@@ -203,9 +203,8 @@ class SettlementApiTest {
     assertRefused(
         maren.post("/api/settlements", draft(entry, euros, "")),
         422,
-        "WRONG_CURRENCY",
-        "EUR",
-        "USD");
+        "FOREIGN_COMPANY",
+        "another company");
     var usd =
         expect(
                 201,

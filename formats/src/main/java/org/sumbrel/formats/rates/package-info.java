@@ -1,0 +1,2 @@
+/** Lists of exchange rates. */
+package org.sumbrel.formats.rates;

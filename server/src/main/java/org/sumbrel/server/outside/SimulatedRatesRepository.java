@@ -1,0 +1,5 @@
+package org.sumbrel.server.outside;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface SimulatedRatesRepository extends JpaRepository<SimulatedRatesEntity, Long> {}

@@ -1,0 +1,4 @@
+package org.sumbrel.server.rates;
+
+/** Rates have become known that were not known before. */
+public record RatesKnown() {}

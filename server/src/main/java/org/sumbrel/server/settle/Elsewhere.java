@@ -1,0 +1,99 @@
+package org.sumbrel.server.settle;
+
+import java.util.List;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.sumbrel.core.exchange.RateUsed;
+import org.sumbrel.core.receivables.OpenItem;
+import org.sumbrel.core.receivables.RefundDue;
+import org.sumbrel.core.settle.ElsewhereProposal;
+import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
+import org.sumbrel.server.desk.BankConversion;
+import org.sumbrel.server.desk.BankEntryEntity;
+import org.sumbrel.server.desk.Entries;
+import org.sumbrel.server.desk.Proposals;
+
+/** What a waiting entry may pay in other currencies, at the bank's own figures or a rate. */
+@Service
+@Transactional(readOnly = true)
+class Elsewhere {
+
+  private final Entries entries;
+  private final Proposals proposals;
+  private final Customers customers;
+  private final Companies companies;
+  private final Valuing valuing;
+
+  Elsewhere(
+      Entries entries,
+      Proposals proposals,
+      Customers customers,
+      Companies companies,
+      Valuing valuing) {
+    this.entries = entries;
+    this.proposals = proposals;
+    this.customers = customers;
+    this.companies = companies;
+    this.valuing = valuing;
+  }
+
+  List<ElsewhereProposal> of(Long entryId) {
+    var entry = entries.entry(entryId);
+    if (entry.status() != BankEntryEntity.Status.WAITING || !entry.amount().isPositive()) {
+      return List.of();
+    }
+    var explained = proposals.explained(entryId);
+    var named = elsewhere(entry, customers.itemsThere(entry.companyId(), explained.named()));
+    var owed =
+        elsewhere(entry, explained.payer().map(customers::openOfFamily).orElseGet(() -> List.of()));
+    if (named.isEmpty() && owed.isEmpty()) {
+      return List.of();
+    }
+    return ElsewhereProposal.of(
+        entry.toReceipt(),
+        named,
+        owed,
+        explained.payer().map(Object::toString),
+        new Known(entry),
+        companies.policies(entry.companyId()));
+  }
+
+  private static List<OpenItem> elsewhere(BankEntryEntity entry, List<OpenItemEntity> items) {
+    var own = entry.amount().getCurrencyUnit().getCode();
+    return items.stream()
+        .filter(i -> !i.currency().equals(own) && !i.open().isZero())
+        .map(OpenItemEntity::toItem)
+        .filter(i -> !(i instanceof RefundDue))
+        .toList();
+  }
+
+  private final class Known implements ElsewhereProposal.Known {
+    private final BankEntryEntity entry;
+
+    private Known(BankEntryEntity entry) {
+      this.entry = entry;
+    }
+
+    @Override
+    public List<RateUsed> rates(CurrencyUnit from) {
+      var own = entry.amount().getCurrencyUnit();
+      return entry
+          .conversion()
+          .filter(bank -> bank.instructed().getCurrencyUnit().equals(from))
+          .map(bank -> List.of(bank.used(entry.amount())))
+          .orElseGet(() -> valuing.recent(from, own, entry.bookedOn()));
+    }
+
+    @Override
+    public Money charges() {
+      return entry
+          .conversion()
+          .map(BankConversion::charges)
+          .orElse(Money.zero(entry.amount().getCurrencyUnit()));
+    }
+  }
+}

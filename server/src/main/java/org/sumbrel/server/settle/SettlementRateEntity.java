@@ -1,0 +1,96 @@
+package org.sumbrel.server.settle;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.ManyToOne;
+import jakarta.persistence.SequenceGenerator;
+import jakarta.persistence.Table;
+import java.math.BigDecimal;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.sumbrel.core.exchange.Rate;
+import org.sumbrel.core.exchange.RateUsed;
+import org.sumbrel.core.exchange.RateUsed.Source;
+import org.sumbrel.core.settle.Exchanged;
+
+/**
+ * A rate of a settlement: the one against which what counts in another currency is held, or the one
+ * at which the books value what came.
+ */
+@Entity
+@Table(name = "settlement_rate")
+class SettlementRateEntity {
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "settlement_line_seq")
+  @SequenceGenerator(
+      name = "settlement_line_seq",
+      sequenceName = "settlement_line_seq",
+      allocationSize = 50)
+  private Long id;
+
+  @ManyToOne(fetch = FetchType.LAZY, optional = false)
+  @JoinColumn(name = "settlement_id")
+  private SettlementEntity settlement;
+
+  private int position;
+  private String fromCurrency;
+  private String toCurrency;
+  private BigDecimal perUnit;
+
+  @Enumerated(EnumType.STRING)
+  private Source source;
+
+  private String words;
+  private Long givenMinor;
+  private Long countedMinor;
+  private String countedCurrency;
+
+  protected SettlementRateEntity() {}
+
+  /** The rate at which the books value what came. */
+  SettlementRateEntity(SettlementEntity settlement, int position, RateUsed used) {
+    this.settlement = settlement;
+    this.position = position;
+    this.fromCurrency = used.rate().from().getCode();
+    this.toCurrency = used.rate().to().getCode();
+    this.perUnit = used.rate().perUnit();
+    this.source = used.source();
+    this.words = used.words();
+  }
+
+  SettlementRateEntity(SettlementEntity settlement, int position, Exchanged exchanged) {
+    this(settlement, position, exchanged.reference());
+    this.givenMinor = exchanged.given().getAmountMinorLong();
+    this.countedMinor = exchanged.counted().getAmountMinorLong();
+    this.countedCurrency = exchanged.currency().getCode();
+  }
+
+  RateUsed used() {
+    return new RateUsed(
+        new Rate(
+            CurrencyUnit.of(fromCurrency),
+            CurrencyUnit.of(toCurrency),
+            perUnit.stripTrailingZeros()),
+        source,
+        words);
+  }
+
+  /** What counts in another currency; empty where it is the rate of the books. */
+  Optional<Exchanged> exchanged() {
+    return givenMinor == null
+        ? Optional.empty()
+        : Optional.of(
+            new Exchanged(
+                settlement.money(givenMinor),
+                Money.ofMinor(CurrencyUnit.of(countedCurrency), countedMinor),
+                used()));
+  }
+}

@@ -1,0 +1,63 @@
+import { Box, Button, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { api, data } from "../api/client";
+import type { Draft, Entry } from "./drafts";
+
+interface Props {
+  entry: Entry;
+  change: (draft: Draft, numbers?: ReadonlyMap<number, string>) => void;
+  readOnly: boolean;
+}
+
+/** What the money may pay in other currencies: each with its rate, to be taken as a draft. */
+export function Elsewhere({ entry, change, readOnly }: Props) {
+  const found = useQuery({
+    queryKey: ["entry", "elsewhere", entry.id, entry.version],
+    queryFn: async () =>
+      data(await api.GET("/api/entries/{id}/elsewhere", { params: { path: { id: entry.id } } })),
+  });
+  if (!found.data || found.data.length === 0) {
+    return null;
+  }
+  return (
+    <Box component="section" aria-label="In other currencies">
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 0.5 }}>
+        In other currencies
+      </Typography>
+      {found.data.map((one) => (
+        <Box
+          key={one.why}
+          sx={{
+            display: "flex",
+            alignItems: "center",
+            gap: 1.5,
+            border: 1,
+            borderColor: "divider",
+            borderRadius: 1,
+            px: 1.25,
+            py: 0.75,
+            mb: 0.75,
+            fontSize: 13,
+          }}
+        >
+          <Box sx={{ flex: 1, minWidth: 0, overflowWrap: "anywhere" }}>{one.why}</Box>
+          <Button
+            variant="outlined"
+            disabled={readOnly}
+            aria-label={`Take ${one.items.map((i) => i.number).join(", ")} for it`}
+            onClick={() =>
+              change(
+                // what an explanation said of the money does not hold for this
+                { ...one.draft, entryVersion: entry.version },
+                new Map(one.items.map((i): [number, string] => [i.itemId, i.number])),
+              )
+            }
+            sx={{ flexShrink: 0 }}
+          >
+            Take
+          </Button>
+        </Box>
+      ))}
+    </Box>
+  );
+}
