@@ -11,8 +11,6 @@ import java.util.function.Predicate;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.sumbrel.core.money.MoneySum;
-import org.sumbrel.core.money.MoneyText;
-import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.Receipt;
 
@@ -73,7 +71,7 @@ public record Draft(
    * @throws SettlementRefused where something is in a currency in which nothing counts
    */
   public List<Draft> parts() {
-    requireExchanged();
+    DraftRules.of(this).requireCounting();
     if (exchanges.isEmpty()) {
       return List.of(this);
     }
@@ -115,7 +113,7 @@ public record Draft(
    * @throws SettlementRefused where something is in a currency in which nothing counts
    */
   public Tally tally() {
-    requireExchanged();
+    DraftRules.of(this).requireCounting();
     var own = applicationsIn(currency());
     var applied = MoneySum.of(currency(), own, Application::amount);
     var discount = MoneySum.of(currency(), own, Application::discount);
@@ -143,7 +141,8 @@ public record Draft(
         receipt.amount().minus(explained));
   }
 
-  private Money sum(Predicate<Adjustment> which) {
+  /** The adjustments of some kinds in the receipt's currency, together. */
+  Money sum(Predicate<Adjustment> which) {
     return MoneySum.of(
         currency(), adjustmentsIn(currency()).stream().filter(which).toList(), Adjustment::amount);
   }
@@ -196,30 +195,8 @@ public record Draft(
    *     with {@link SettlementRefused.Code#NEEDS_APPROVAL} where only the clerk's own limit is
    */
   public Settlement settle(Policies policies, Authority authority) {
-    var parts = parts();
-    requireItemsFit(false);
-    parts.forEach(part -> part.requireDiscountsEarned(policies.of(part.currency())));
-    requireSomething();
-    if (onAccount.isPositive() && onAccountCustomer.isEmpty()) {
-      throw SettlementRefused.plain(
-          SettlementRefused.Code.NO_CUSTOMER,
-          "To keep " + MoneyText.grouped(onAccount) + " on account, say on whose account.");
-    }
-    parts.forEach(Draft::requireBalanced);
-    for (var part : parts) {
-      var policy = policies.of(part.currency());
-      part.requireRoundingSmall(policy);
-      part.requireWithinLimits(part.tally(), policy, authority);
-    }
-    return new Settlement(
-        receipt, applications, adjustments, onAccount, onAccountCustomer, exchanges);
-  }
-
-  private void requireBalanced() {
-    var tally = tally();
-    if (!tally.left().isZero()) {
-      throw SettlementRefused.unbalanced(tally);
-    }
+    DraftRules.of(this).require(policies, authority);
+    return settled();
   }
 
   /**
@@ -230,146 +207,22 @@ public record Draft(
    * @throws SettlementRefused with the figures, where a money rule is against it
    */
   public Settlement settleAsReported() {
-    var parts = parts();
-    requireItemsFit(true);
-    requireSomething();
-    parts.forEach(Draft::requireBalanced);
+    DraftRules.of(this).requireReported();
+    return settled();
+  }
+
+  private Settlement settled() {
     return new Settlement(
         receipt, applications, adjustments, onAccount, onAccountCustomer, exchanges);
   }
 
-  private void requireSomething() {
-    var explainsAlone =
-        adjustments.stream().anyMatch(a -> a instanceof ToAccount || a instanceof RefundPromised);
-    if (applications.isEmpty() && onAccount.isZero() && !explainsAlone) {
-      throw SettlementRefused.plain(
-          SettlementRefused.Code.NOTHING_EXPLAINED,
-          receipt.amount().isZero()
-              ? "Nothing is applied yet."
-              : "Nothing of the "
-                  + MoneyText.grouped(receipt.amount())
-                  + " is applied or kept on account yet.");
-    }
-  }
-
-  private void requireRoundingSmall(Policy policy) {
-    var rounded = sum(a -> a instanceof Rounding);
-    if (!rounded.isZero() && !rounded.abs().isLessThan(policy.roundingStep())) {
-      throw new SettlementRefused(
-          SettlementRefused.Code.ROUNDING_TOO_LARGE,
-          MoneyText.grouped(rounded.abs())
-              + " is no rounding: the smallest coin is "
-              + MoneyText.grouped(policy.roundingStep())
-              + ".",
-          Map.of("amount", rounded, "step", policy.roundingStep()));
-    }
-  }
-
-  private void requireWithinLimits(Tally tally, Policy policy, Authority authority) {
-    for (var kind : LimitedKind.values()) {
-      var amount = kind.in(this);
-      if (amount.isZero()) {
-        continue;
-      }
-      var own = kind.refusal(amount, tally, policy.limits(authority));
-      if (!own.isEmpty()) {
-        throw SettlementRefused.beyondLimit(
-            kind, amount, own, kind.refusal(amount, tally, policy.supervisor()).isEmpty());
-      }
-    }
-  }
-
-  private void requireExchanged() {
-    for (var application : applications) {
-      var item = application.item();
-      if (!application.amount().getCurrencyUnit().equals(item.open().getCurrencyUnit())) {
-        throw SettlementRefused.plain(
-            SettlementRefused.Code.WRONG_CURRENCY,
-            item.number()
-                + " is in "
-                + item.open().getCurrencyUnit()
-                + ", not in what was applied.");
-      }
-      if (!counts(item.open().getCurrencyUnit())) {
-        throw SettlementRefused.plain(
-            SettlementRefused.Code.WRONG_CURRENCY,
-            item.number()
-                + " is in "
-                + item.open().getCurrencyUnit()
-                + ", the receipt in "
-                + currency()
-                + ", and it is not said what counts there.");
-      }
-    }
-    for (var adjustment : adjustments) {
-      if (!counts(adjustment.amount().getCurrencyUnit())) {
-        throw SettlementRefused.plain(
-            SettlementRefused.Code.WRONG_CURRENCY,
-            MoneyText.grouped(adjustment.amount())
-                + " is in "
-                + adjustment.amount().getCurrencyUnit()
-                + ", in which nothing counts.");
-      }
-    }
-  }
-
-  private boolean counts(CurrencyUnit unit) {
+  /** Whether something of the receipt counts in a currency. */
+  boolean counts(CurrencyUnit unit) {
     return unit.equals(currency()) || exchanges.stream().anyMatch(e -> e.currency().equals(unit));
   }
 
-  private void requireItemsFit(boolean reported) {
-    var seen = new HashSet<String>();
-    for (var application : applications) {
-      var item = application.item();
-      if (!item.companyId().equals(receipt.companyId())) {
-        throw SettlementRefused.plain(
-            SettlementRefused.Code.FOREIGN_COMPANY,
-            item.number() + " is owed to another company than the one that received the money.");
-      }
-      if (!seen.add(item.id())) {
-        throw SettlementRefused.plain(
-            SettlementRefused.Code.TWICE_IN_DRAFT, item.number() + " stands twice in the draft.");
-      }
-      if (reported && application.reopens()) {
-        if (item.open().minus(application.amount()).abs().isGreaterThan(item.total().abs())) {
-          throw SettlementRefused.reopenedTooFar(application);
-        }
-        continue;
-      }
-      if (item.settled()) {
-        throw SettlementRefused.alreadySettled(application);
-      }
-      var sameSign = application.amount().getAmount().signum() == item.open().getAmount().signum();
-      if (!sameSign || application.amount().abs().isGreaterThan(item.open().abs())) {
-        throw SettlementRefused.overApplied(application);
-      }
-    }
-  }
-
-  private void requireDiscountsEarned(Policy policy) {
-    for (var application : applications) {
-      if (application.discount().isZero()) {
-        continue;
-      }
-      var earned = earned(application, policy);
-      if (application.discount().isNegative() || application.discount().isGreaterThan(earned)) {
-        throw new SettlementRefused(
-            SettlementRefused.Code.DISCOUNT_NOT_EARNED,
-            "A discount of "
-                + MoneyText.grouped(application.discount())
-                + " on "
-                + application.item().number()
-                + " is not earned; by "
-                + DayText.of(receipt.receivedOn())
-                + " it is "
-                + MoneyText.grouped(earned)
-                + ".",
-            Map.of("discount", application.discount(), "earned", earned));
-      }
-    }
-  }
-
-  private Money earned(Application application, Policy policy) {
+  /** The discount that is earned on an application by the receipt's date. */
+  Money earned(Application application, Policy policy) {
     return application.item() instanceof Invoice invoice
         ? invoice.discountEarned(
             application.amount(), receipt.receivedOn(), policy.discountGraceDays())
