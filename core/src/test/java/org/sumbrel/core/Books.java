@@ -62,6 +62,22 @@ public final class Books {
         Optional.empty());
   }
 
+  /** The same invoice of another company. */
+  public static Invoice of(String company, Invoice i) {
+    return new Invoice(
+        i.id(),
+        company,
+        i.customerId(),
+        i.number(),
+        i.issuedOn(),
+        i.dueOn(),
+        i.total(),
+        i.open(),
+        i.orderReference(),
+        i.creditorReference(),
+        i.terms());
+  }
+
   public static Invoice withId(String id, Invoice i) {
     return new Invoice(
         id,
@@ -122,6 +138,20 @@ public final class Books {
 
   public static Customer customer(String id, String name) {
     return new Customer(id, COMPANY, name, Optional.empty(), java.util.List.of(), false);
+  }
+
+  /** The same policy with other days of grace for discounts. */
+  public static Policy withGrace(Policy p, int days) {
+    return new Policy(
+        days,
+        p.clerk(),
+        p.supervisor(),
+        p.usualFees(),
+        p.feeTaxPercent(),
+        p.roundingStep(),
+        p.customs(),
+        p.clearAt(),
+        p.tornWithin());
   }
 
   /**

@@ -1,7 +1,6 @@
 package org.sumbrel.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -41,7 +40,7 @@ class ApiDocumentTest {
   @Test
   void isTheSnapshot() throws Exception {
     var answer =
-        web.perform(get("/v3/api-docs").with(user("tolly").roles("AUDITOR")))
+        web.perform(get("/v3/api-docs").with(Clerk.signedIn("tolly", "AUDITOR")))
             .andReturn()
             .getResponse();
     var json = new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);

@@ -10,10 +10,13 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.security.core.GrantedAuthority;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.ResultActions;
 import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
 
 /** Somebody at the API, for tests to speak of in few words. */
 public final class Clerk {
@@ -31,11 +34,31 @@ public final class Clerk {
   private final MockMvc web;
   private final String name;
   private final String role;
+  private final Long[] companies;
 
-  public Clerk(MockMvc web, String name, String role) {
+  /**
+   * Somebody.
+   *
+   * @param companies in which he works; none where it is in all
+   */
+  public Clerk(MockMvc web, String name, String role, Long... companies) {
     this.web = web;
     this.name = name;
     this.role = role;
+    this.companies = companies;
+  }
+
+  /** A sign-in as the application keeps it. */
+  public static RequestPostProcessor signedIn(String name, String role, Long... companies) {
+    var kept = new ArrayList<GrantedAuthority>();
+    kept.add(new SimpleGrantedAuthority("ROLE_" + role));
+    for (var company : companies) {
+      kept.add(new SimpleGrantedAuthority("COMPANY_" + company));
+    }
+    if (companies.length == 0) {
+      kept.add(new SimpleGrantedAuthority("EVERY_COMPANY"));
+    }
+    return user(name).authorities(kept);
   }
 
   public static Clerk maren(MockMvc web) {
@@ -120,7 +143,7 @@ public final class Clerk {
                   MockMvcRequestBuilders.post(path)
                       .contentType(MediaType.APPLICATION_JSON)
                       .content(json)
-                      .with(user(name).roles(role))
+                      .with(signedIn(name, role, companies))
                       .with(csrf()))
               .andReturn();
       if (result.getRequest().isAsyncStarted()) {
@@ -148,7 +171,7 @@ public final class Clerk {
   /** The text of a file that is saved. */
   public String saved(String path) {
     try {
-      return web.perform(MockMvcRequestBuilders.get(path).with(user(name).roles(role)))
+      return web.perform(MockMvcRequestBuilders.get(path).with(signedIn(name, role, companies)))
           .andReturn()
           .getResponse()
           .getContentAsString(StandardCharsets.UTF_8);
@@ -159,7 +182,7 @@ public final class Clerk {
 
   private Answer answer(AbstractMockHttpServletRequestBuilder<?> call) {
     try {
-      ResultActions result = web.perform(call.with(user(name).roles(role)).with(csrf()));
+      ResultActions result = web.perform(call.with(signedIn(name, role, companies)).with(csrf()));
       var response = result.andReturn().getResponse();
       var text = response.getContentAsString(StandardCharsets.UTF_8);
       return new Answer(

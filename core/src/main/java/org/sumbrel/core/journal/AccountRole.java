@@ -44,6 +44,11 @@ public enum AccountRole {
    * stands at zero.
    */
   CURRENCY_CONVERSION,
+  /**
+   * What another company of the group owes for what we paid for it, or is owed for what we took for
+   * it: one account for each, which mirrors the one that it keeps for us.
+   */
+  GROUP_COMPANY,
   SUSPENSE,
   /** An account without a part in any rule; there may be many. */
   OTHER;
@@ -58,7 +63,7 @@ public enum AccountRole {
 
   /**
    * Whether a hand may book to the account. Not where its balance is proved by records of its own:
-   * by open items, by bank entries, by the pouch, by transfers.
+   * by open items, by bank entries, by the pouch, by transfers, by another company's books.
    */
   public boolean bookable() {
     return !byCustomer()
@@ -67,6 +72,7 @@ public enum AccountRole {
         && this != RECEIPTS_TO_APPLY
         && this != OWN_TRANSFERS
         && this != CURRENCY_CONVERSION
+        && this != GROUP_COMPANY
         && this != OPENING_BALANCES;
   }
 }

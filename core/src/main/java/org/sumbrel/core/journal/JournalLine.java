@@ -30,8 +30,8 @@ public record JournalLine(
       throw new IllegalArgumentException(
           role + (role.byCustomer() ? " needs a customer" : " takes no customer"));
     }
-    if (role == AccountRole.OTHER && accountId.isEmpty()) {
-      throw new IllegalArgumentException("there are many other accounts: one must be named");
+    if ((role == AccountRole.OTHER || role == AccountRole.GROUP_COMPANY) && accountId.isEmpty()) {
+      throw new IllegalArgumentException("there are many accounts of " + role + ": name one");
     }
   }
 
@@ -58,6 +58,12 @@ public record JournalLine(
 
   static JournalLine of(AccountRole role, String customerId, Money amount) {
     return new JournalLine(role, Optional.empty(), Optional.of(customerId), amount);
+  }
+
+  /** A line on the account that is kept for another company of the group. */
+  static JournalLine group(String accountId, Money amount) {
+    return new JournalLine(
+        AccountRole.GROUP_COMPANY, Optional.of(accountId), Optional.empty(), amount);
   }
 
   static JournalLine on(String accountId, Money amount) {

@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.joda.money.CurrencyUnit;
+import java.util.function.Function;
 import org.joda.money.Money;
 import org.sumbrel.core.receivables.Claim;
 import org.sumbrel.core.receivables.CreditNote;
@@ -12,17 +12,7 @@ import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.core.receivables.OnAccount;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.RefundDue;
-import org.sumbrel.core.settle.Adjustment;
-import org.sumbrel.core.settle.Application;
-import org.sumbrel.core.settle.ClaimRaised;
-import org.sumbrel.core.settle.Exchanged;
-import org.sumbrel.core.settle.FeeWithheld;
-import org.sumbrel.core.settle.FeeWithheld.KeptBy;
-import org.sumbrel.core.settle.RefundPromised;
-import org.sumbrel.core.settle.Rounding;
 import org.sumbrel.core.settle.Settlement;
-import org.sumbrel.core.settle.ToAccount;
-import org.sumbrel.core.settle.UnearnedDiscount;
 
 /** What is written into the journal, and on which accounts. */
 public final class Posting {
@@ -30,175 +20,40 @@ public final class Posting {
   private Posting() {}
 
   /**
-   * The entry of a settlement: debit the bank, the fees, write-offs, discounts and claims; credit
-   * receivables for each application, unapplied receipts for what stays on account, refunds due for
-   * what is promised back, and the accounts that were named.
+   * The entry of a settlement of one company, without what its lines are worth in the currency of
+   * the books.
    *
    * @param bookedOn the day it is posted for
    */
   public static JournalEntry entryFor(Settlement settlement, LocalDate bookedOn, String text) {
-    var lines = new ArrayList<JournalLine>();
-    if (!settlement.receipt().amount().isZero()) {
-      lines.add(JournalLine.of(AccountRole.BANK, settlement.receipt().amount()));
-    }
-    settlement.adjustments().forEach(a -> lines.addAll(linesOf(a)));
-    for (var application : settlement.applications()) {
-      if (!application.discount().isZero()) {
-        lines.add(JournalLine.of(AccountRole.DISCOUNTS_ALLOWED, application.discount()));
-      }
-    }
-    for (var application : settlement.applications()) {
-      lines.add(creditOf(application));
-    }
-    for (var exchange : settlement.exchanges()) {
-      // of a very small amount nothing may be left in the other currency
-      add(lines, AccountRole.CURRENCY_CONVERSION, Optional.empty(), exchange.given().negated());
-      add(lines, AccountRole.CURRENCY_CONVERSION, Optional.empty(), exchange.counted());
-    }
-    if (!settlement.onAccount().isZero()) {
-      lines.add(onAccount(settlement));
-    }
-    return new JournalEntry(settlement.receipt().companyId(), bookedOn, text, lines);
+    return new SettlementPosting(settlement, bookedOn, Optional.empty(), Optional.empty())
+        .entries(text)
+        .get(0);
+  }
+
+  /** The same with what each line is worth in the currency of the books. */
+  public static JournalEntry entryFor(
+      Settlement settlement, LocalDate bookedOn, String text, Worths worths) {
+    return new SettlementPosting(
+            settlement, bookedOn, Optional.of(company -> worths), Optional.empty())
+        .entries(text)
+        .get(0);
   }
 
   /**
-   * The same with what each line is worth in the currency of the books, where some are in another:
-   * what arrived at the rate of its day, what it settles with what that stands in the books with.
-   * The difference is realised (IAS 21.28) and goes to exchange differences; the conversion from
-   * one currency into the other is worth nothing.
+   * The entries of a settlement: that of the company that received the money, and one for each
+   * other company whose items it settles.
+   *
+   * @param worths what amounts are worth in the books of a company
    */
-  public static JournalEntry entryFor(
-      Settlement settlement, LocalDate bookedOn, String text, Worths worths) {
-    var books = worths.books();
-    var plain = entryFor(settlement, bookedOn, text);
-    if (plain.lines().stream().allMatch(l -> l.amount().getCurrencyUnit().equals(books))) {
-      return plain;
-    }
-    var lines = new ArrayList<JournalLine>();
-    if (!settlement.receipt().amount().isZero()) {
-      lines.add(ofDay(JournalLine.of(AccountRole.BANK, settlement.receipt().amount()), worths));
-    }
-    for (var adjustment : settlement.adjustments()) {
-      linesOf(adjustment).forEach(line -> lines.add(ofDay(line, worths)));
-    }
-    for (var application : settlement.applications()) {
-      if (!application.discount().isZero()) {
-        lines.add(
-            ofItem(
-                JournalLine.of(AccountRole.DISCOUNTS_ALLOWED, application.discount()),
-                application.item(),
-                worths));
-      }
-    }
-    for (var application : settlement.applications()) {
-      lines.add(ofItem(creditOf(application), application.item(), worths));
-    }
-    for (var exchange : settlement.exchanges()) {
-      lines.addAll(conversion(exchange, worths));
-    }
-    if (!settlement.onAccount().isZero()) {
-      lines.add(ofDay(onAccount(settlement), worths));
-    }
-    var other =
-        lines.stream()
-            .map(l -> l.amount().getCurrencyUnit())
-            .filter(unit -> !unit.equals(books))
-            .findFirst()
-            .orElseThrow();
-    var off =
-        new JournalEntry(settlement.receipt().companyId(), bookedOn, text, lines)
-            .worth(books)
-            .orElseThrow();
-    if (!off.isZero()) {
-      lines.add(JournalLine.correcting(AccountRole.EXCHANGE_DIFFERENCES, other, off.negated()));
-    }
-    return new JournalEntry(settlement.receipt().companyId(), bookedOn, text, lines);
-  }
-
-  private static JournalLine ofDay(JournalLine line, Worths worths) {
-    return line.amount().getCurrencyUnit().equals(worths.books())
-        ? line
-        : line.worth(worths.ofDay(line.amount()));
-  }
-
-  /** A line of an item's own, at what the item stands in the books with. */
-  private static JournalLine ofItem(JournalLine line, OpenItem item, Worths worths) {
-    var amount = line.amount();
-    if (amount.getCurrencyUnit().equals(worths.books())) {
-      return line;
-    }
-    return line.worth(
-        line.role() == AccountRole.DISCOUNTS_ALLOWED
-            ? worths.ofItem(item, amount)
-            : worths.ofItem(item, amount.negated()).negated());
-  }
-
-  /** What leaves one currency and comes into the other, worth the same on both sides. */
-  private static List<JournalLine> conversion(Exchanged exchange, Worths worths) {
-    var books = worths.books();
-    var given = exchange.given();
-    var counted = exchange.counted();
-    var worth = given.getCurrencyUnit().equals(books) ? given : worths.ofDay(given);
-    var lines = new ArrayList<JournalLine>();
-    convert(lines, given.negated(), worth.negated(), books);
-    if (counted.getCurrencyUnit().equals(books)) {
-      // what comes in is what it is worth; what it settles beyond that is lost, below it won
-      convert(lines, worth, worth, books);
-      add(lines, AccountRole.EXCHANGE_DIFFERENCES, Optional.empty(), counted.minus(worth));
-    } else {
-      convert(lines, counted, worth, books);
-    }
-    return lines;
-  }
-
-  private static void convert(
-      List<JournalLine> lines, Money amount, Money worth, CurrencyUnit books) {
-    if (!amount.isZero()) {
-      var line = JournalLine.of(AccountRole.CURRENCY_CONVERSION, amount);
-      lines.add(amount.getCurrencyUnit().equals(books) ? line : line.worth(worth));
-    }
-  }
-
-  private static List<JournalLine> linesOf(Adjustment adjustment) {
-    if (adjustment instanceof FeeWithheld fee) {
-      var role = fee.keptBy() == KeptBy.BANK ? AccountRole.BANK_FEES : AccountRole.PROCESSING_FEES;
-      return withTax(JournalLine.of(role, fee.amount().minus(fee.tax())), fee.tax());
-    }
-    if (adjustment instanceof ToAccount booked) {
-      return withTax(
-          JournalLine.on(booked.accountId(), booked.amount().minus(booked.tax())), booked.tax());
-    }
-    if (adjustment instanceof ClaimRaised claim) {
-      return List.of(JournalLine.of(AccountRole.CLAIMS, claim.customerId(), claim.amount()));
-    }
-    if (adjustment instanceof RefundPromised refund) {
-      return List.of(JournalLine.of(AccountRole.REFUNDS_DUE, refund.customerId(), refund.amount()));
-    }
-    var role =
-        adjustment instanceof UnearnedDiscount
-            ? AccountRole.DISCOUNTS_ALLOWED
-            : adjustment instanceof Rounding
-                ? AccountRole.ROUNDING_DIFFERENCES
-                : AccountRole.SMALL_WRITE_OFFS;
-    return List.of(JournalLine.of(role, adjustment.amount()));
-  }
-
-  private static List<JournalLine> withTax(JournalLine net, Money tax) {
-    return tax.isZero() ? List.of(net) : List.of(net, JournalLine.of(AccountRole.TAX, tax));
-  }
-
-  private static JournalLine onAccount(Settlement settlement) {
-    return JournalLine.of(
-        AccountRole.UNAPPLIED_RECEIPTS,
-        settlement.onAccountCustomer().orElseThrow(),
-        settlement.onAccount().negated());
-  }
-
-  private static JournalLine creditOf(Application application) {
-    return JournalLine.of(
-        roleOf(application.item()),
-        application.item().customerId(),
-        application.amount().negated());
+  public static List<JournalEntry> entriesFor(
+      Settlement settlement,
+      LocalDate bookedOn,
+      String text,
+      Function<String, Worths> worths,
+      Group group) {
+    return new SettlementPosting(settlement, bookedOn, Optional.of(worths), Optional.of(group))
+        .entries(text);
   }
 
   /** The control account on which an item's balance stands. */

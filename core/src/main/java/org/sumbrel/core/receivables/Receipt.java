@@ -34,6 +34,11 @@ public record Receipt(
     return new Receipt(id, companyId, receivedOn, otherAmount, payerName, payerAccount, text);
   }
 
+  /** As another company of the group has it, with what counts there. */
+  public Receipt of(String otherCompany, Money otherAmount) {
+    return new Receipt(id, otherCompany, receivedOn, otherAmount, payerName, payerAccount, text);
+  }
+
   /**
    * No money at all: for setting what stands on an account against each other, credit against
    * invoice, without anything arriving.

@@ -10,8 +10,9 @@ public sealed interface Adjustment
         ClaimRaised,
         Rounding,
         RefundPromised,
-        ToAccount {
+        ToAccount,
+        OfCompany {
 
-  /** What it keeps from us, in the settlement's currency; negative when it is to our favour. */
+  /** What it keeps from us, in the currency of its part; negative when it is to our favour. */
   Money amount();
 }

@@ -19,6 +19,11 @@ public record Application(OpenItem item, Money amount, Money discount) {
     return new Application(item, amount, Money.zero(amount.getCurrencyUnit()));
   }
 
+  /** Where it counts: in the books of the item's company and in the item's currency. */
+  public Place place() {
+    return new Place(item.companyId(), amount.getCurrencyUnit());
+  }
+
   /** Whether it opens the item again instead of settling it: it is against the item's own sign. */
   public boolean reopens() {
     return amount.getAmount().signum() * item.total().getAmount().signum() < 0;

@@ -22,7 +22,8 @@ import org.sumbrel.core.receivables.Receipt;
  * @param adjustments what explains the difference
  * @param onAccount what stays on a customer's account, zero or positive
  * @param onAccountCustomer whose account that is
- * @param exchanges what of the receipt counts in other currencies; at most one for each currency
+ * @param exchanges what of the receipt counts elsewhere: in other currencies, for other companies
+ *     of the group; at most once for each place
  */
 public record Draft(
     Receipt receipt,
@@ -36,12 +37,14 @@ public record Draft(
     applications = List.copyOf(applications);
     adjustments = List.copyOf(adjustments);
     exchanges = List.copyOf(exchanges);
-    var currencies = new HashSet<CurrencyUnit>(Set.of(receipt.amount().getCurrencyUnit()));
+    var places =
+        new HashSet<Place>(
+            Set.of(new Place(receipt.companyId(), receipt.amount().getCurrencyUnit())));
     for (var exchange : exchanges) {
-      if (!currencies.add(exchange.currency())
+      if (!places.add(exchange.place())
           || !exchange.given().getCurrencyUnit().equals(receipt.amount().getCurrencyUnit())) {
         throw new IllegalArgumentException(
-            "each other currency counts once, for money of the receipt: " + exchange);
+            "each other place counts once, for money of the receipt: " + exchange);
       }
     }
     if (onAccount.isNegative()) {
@@ -64,11 +67,16 @@ public record Draft(
     return receipt.amount().getCurrencyUnit();
   }
 
+  /** Where the receipt itself counts. */
+  public Place place() {
+    return new Place(receipt.companyId(), currency());
+  }
+
   /**
-   * The draft by currencies: each in one alone, with what counts there as what was received. The
-   * receipt's own comes first and names what counts elsewhere.
+   * The draft by companies and currencies: each in one of both alone, with what counts there as
+   * what was received. The receipt's own comes first and names what counts elsewhere.
    *
-   * @throws SettlementRefused where something is in a currency in which nothing counts
+   * @throws SettlementRefused where something is in a place in which nothing counts
    */
   public List<Draft> parts() {
     DraftRules.of(this).requireCounting();
@@ -79,45 +87,58 @@ public record Draft(
     parts.add(
         new Draft(
             receipt,
-            applicationsIn(currency()),
-            adjustmentsIn(currency()),
+            applicationsIn(place()),
+            adjustmentsIn(place()),
             onAccount,
             onAccountCustomer,
             exchanges));
-    exchanges.forEach(e -> parts.add(counting(e.counted())));
+    exchanges.forEach(e -> parts.add(counting(e.companyId(), e.counted())));
     return parts;
   }
 
-  /** The part in another currency, as if so much of it had been received. */
-  Draft counting(Money received) {
-    var unit = received.getCurrencyUnit();
+  /** The part in another place, as if so much of it had been received there. */
+  Draft counting(String companyId, Money received) {
+    var there = new Place(companyId, received.getCurrencyUnit());
     return new Draft(
-        receipt.of(received),
-        applicationsIn(unit),
-        adjustmentsIn(unit),
-        Money.zero(unit),
+        receipt.of(companyId, received),
+        applicationsIn(there),
+        adjustmentsIn(there),
+        Money.zero(there.currency()),
         onAccountCustomer);
   }
 
-  private List<Application> applicationsIn(CurrencyUnit unit) {
-    return applications.stream().filter(a -> a.amount().getCurrencyUnit().equals(unit)).toList();
+  private List<Application> applicationsIn(Place where) {
+    return applications.stream().filter(a -> a.place().equals(where)).toList();
   }
 
-  private List<Adjustment> adjustmentsIn(CurrencyUnit unit) {
-    return adjustments.stream().filter(a -> a.amount().getCurrencyUnit().equals(unit)).toList();
+  private List<Adjustment> adjustmentsIn(Place where) {
+    return adjustments.stream().filter(a -> placeOf(a).equals(where)).map(OfCompany::bare).toList();
+  }
+
+  /** Where a difference counts. */
+  Place placeOf(Adjustment adjustment) {
+    return new Place(
+        adjustment instanceof OfCompany of ? of.companyId() : receipt.companyId(),
+        adjustment.amount().getCurrencyUnit());
+  }
+
+  /** What is applied in the receipt's own currency and company. */
+  List<Application> ownApplications() {
+    return applicationsIn(place());
   }
 
   /**
    * How the draft adds up so far in the receipt's currency.
    *
-   * @throws SettlementRefused where something is in a currency in which nothing counts
+   * @throws SettlementRefused where something is in a place in which nothing counts
    */
   public Tally tally() {
     DraftRules.of(this).requireCounting();
-    var own = applicationsIn(currency());
+    var own = ownApplications();
     var applied = MoneySum.of(currency(), own, Application::amount);
     var discount = MoneySum.of(currency(), own, Application::discount);
-    var exchanged = MoneySum.of(currency(), exchanges, Exchanged::given);
+    var exchanged = givenIn(true);
+    var forOthers = givenIn(false);
     var kept = sum(a -> !(a instanceof RefundPromised) && !(a instanceof ToAccount));
     var refund = sum(a -> a instanceof RefundPromised).negated();
     var toAccounts = sum(a -> a instanceof ToAccount).negated();
@@ -128,7 +149,8 @@ public record Draft(
             .plus(onAccount)
             .plus(refund)
             .plus(toAccounts)
-            .plus(exchanged);
+            .plus(exchanged)
+            .plus(forOthers);
     return new Tally(
         receipt.amount(),
         applied,
@@ -138,13 +160,22 @@ public record Draft(
         refund,
         toAccounts,
         exchanged,
+        forOthers,
         receipt.amount().minus(explained));
+  }
+
+  /** What of the receipt counts in other currencies, or in its own for other companies. */
+  private Money givenIn(boolean otherCurrencies) {
+    return MoneySum.of(
+        currency(),
+        exchanges.stream().filter(e -> e.reference().isPresent() == otherCurrencies).toList(),
+        Exchanged::given);
   }
 
   /** The adjustments of some kinds in the receipt's currency, together. */
   Money sum(Predicate<Adjustment> which) {
     return MoneySum.of(
-        currency(), adjustmentsIn(currency()).stream().filter(which).toList(), Adjustment::amount);
+        currency(), adjustmentsIn(place()).stream().filter(which).toList(), Adjustment::amount);
   }
 
   /** What goes to a customer, in one currency. */
@@ -174,13 +205,12 @@ public record Draft(
         .merge(amount.getCurrencyUnit(), amount, Money::plus);
   }
 
-  /** The settlement of a draft in one currency. */
+  /** The settlement of a draft in one currency, of one company. */
   public Settlement settle(Policy policy, Authority authority) {
     return settle(
-        unit -> {
-          if (!unit.equals(currency())) {
-            throw new IllegalArgumentException(
-                "a policy for " + currency() + " is none of " + unit);
+        where -> {
+          if (!where.equals(place())) {
+            throw new IllegalArgumentException("a policy of " + place() + " is none of " + where);
           }
           return policy;
         },
@@ -216,9 +246,9 @@ public record Draft(
         receipt, applications, adjustments, onAccount, onAccountCustomer, exchanges);
   }
 
-  /** Whether something of the receipt counts in a currency. */
-  boolean counts(CurrencyUnit unit) {
-    return unit.equals(currency()) || exchanges.stream().anyMatch(e -> e.currency().equals(unit));
+  /** Whether something of the receipt counts in a place. */
+  boolean counts(Place where) {
+    return where.equals(place()) || exchanges.stream().anyMatch(e -> e.place().equals(where));
   }
 
   /** The discount that is earned on an application by the receipt's date. */
@@ -273,7 +303,7 @@ public record Draft(
     return new Draft(receipt, applications, more, onAccount, onAccountCustomer, exchanges);
   }
 
-  /** The same draft with what counts in one other currency as it is there. */
+  /** The same draft with what counts in one other place as it is there. */
   Draft exchanging(Exchanged changed) {
     return new Draft(
         receipt,
@@ -281,9 +311,7 @@ public record Draft(
         adjustments,
         onAccount,
         onAccountCustomer,
-        exchanges.stream()
-            .map(e -> e.currency().equals(changed.currency()) ? changed : e)
-            .toList());
+        exchanges.stream().map(e -> e.place().equals(changed.place()) ? changed : e).toList());
   }
 
   /**
@@ -298,13 +326,16 @@ public record Draft(
       changed.replaceAll(a -> a.item().id().equals(application.item().id()) ? application : a);
     }
     var more = new ArrayList<>(adjustments);
-    more.addAll(
-        after.adjustments().subList(before.adjustments().size(), after.adjustments().size()));
+    var there = after.receipt().companyId();
+    after
+        .adjustments()
+        .subList(before.adjustments().size(), after.adjustments().size())
+        .forEach(a -> more.add(there.equals(receipt.companyId()) ? a : new OfCompany(there, a)));
     return new Draft(
         receipt,
         changed,
         more,
-        after.currency().equals(currency()) ? after.onAccount() : onAccount,
+        after.place().equals(place()) ? after.onAccount() : onAccount,
         onAccountCustomer,
         exchanges);
   }

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.Map;
 import org.sumbrel.core.money.MoneyText;
 import org.sumbrel.core.receivables.DayText;
+import org.sumbrel.core.receivables.OpenItem;
 
 /** What a draft must fulfil before it is posted. */
 record DraftRules(Draft draft) {
@@ -20,7 +21,7 @@ record DraftRules(Draft draft) {
   void require(Policies policies, Authority authority) {
     var parts = draft.parts();
     requireItemsFit(false);
-    parts.forEach(part -> requireDiscountsEarned(part, policies.of(part.currency())));
+    parts.forEach(part -> requireDiscountsEarned(part, policies.of(part.place())));
     requireSomething();
     if (draft.onAccount().isPositive() && draft.onAccountCustomer().isEmpty()) {
       throw SettlementRefused.plain(
@@ -29,7 +30,7 @@ record DraftRules(Draft draft) {
     }
     parts.forEach(DraftRules::requireBalanced);
     for (var part : parts) {
-      var policy = policies.of(part.currency());
+      var policy = policies.of(part.place());
       requireRoundingSmall(part, policy);
       requireWithinLimits(part, policy, authority);
     }
@@ -93,7 +94,7 @@ record DraftRules(Draft draft) {
     }
   }
 
-  /** That everything is in a currency in which something of the receipt counts. */
+  /** That everything is in a place in which something of the receipt counts. */
   void requireCounting() {
     for (var application : draft.applications()) {
       var item = application.item();
@@ -105,7 +106,8 @@ record DraftRules(Draft draft) {
                 + item.open().getCurrencyUnit()
                 + ", not in what was applied.");
       }
-      if (!draft.counts(item.open().getCurrencyUnit())) {
+      if (!draft.counts(application.place())) {
+        requireOwn(item);
         throw SettlementRefused.plain(
             SettlementRefused.Code.WRONG_CURRENCY,
             item.number()
@@ -117,7 +119,7 @@ record DraftRules(Draft draft) {
       }
     }
     for (var adjustment : draft.adjustments()) {
-      if (!draft.counts(adjustment.amount().getCurrencyUnit())) {
+      if (!draft.counts(draft.placeOf(adjustment))) {
         throw SettlementRefused.plain(
             SettlementRefused.Code.WRONG_CURRENCY,
             MoneyText.grouped(adjustment.amount())
@@ -128,15 +130,20 @@ record DraftRules(Draft draft) {
     }
   }
 
+  private void requireOwn(OpenItem item) {
+    if (!item.companyId().equals(draft.receipt().companyId())) {
+      throw SettlementRefused.plain(
+          SettlementRefused.Code.FOREIGN_COMPANY,
+          item.number()
+              + " is owed to another company than the one that received the money, and it is not"
+              + " said what counts there.");
+    }
+  }
+
   private void requireItemsFit(boolean reported) {
     var seen = new HashSet<String>();
     for (var application : draft.applications()) {
       var item = application.item();
-      if (!item.companyId().equals(draft.receipt().companyId())) {
-        throw SettlementRefused.plain(
-            SettlementRefused.Code.FOREIGN_COMPANY,
-            item.number() + " is owed to another company than the one that received the money.");
-      }
       if (!seen.add(item.id())) {
         throw SettlementRefused.plain(
             SettlementRefused.Code.TWICE_IN_DRAFT, item.number() + " stands twice in the draft.");

@@ -51,7 +51,7 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
    * The proposals: what the text names; where it names nothing, what of the payer's items comes to
    * the receipt within the clerk's limit for exchange differences, the closest first.
    *
-   * @param named open items in other currencies that the text names
+   * @param named open items that the text names, some in other currencies or of other companies
    * @param owed open items of the payer in other currencies
    * @param onAccountOf whose account is the payer's, where he is known
    */
@@ -71,13 +71,19 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
 
     List<ElsewhereProposal> byName(Collection<OpenItem> named) {
       var counted = counted(named);
+      counted.remove(new Place(receipt.companyId(), receipt.amount().getCurrencyUnit()));
       var exchanges = new ArrayList<Exchanged>();
-      for (var there : counted.values()) {
-        var rates = known.rates(there.getCurrencyUnit());
+      for (var there : counted.entrySet()) {
+        var company = there.getKey().companyId();
+        if (there.getKey().currency().equals(receipt.amount().getCurrencyUnit())) {
+          exchanges.add(Exchanged.in(company, there.getValue()));
+          continue;
+        }
+        var rates = known.rates(there.getKey().currency());
         if (rates.isEmpty()) {
           return List.of();
         }
-        exchanges.add(Exchanged.atRate(there, rates.get(0)));
+        exchanges.add(Exchanged.atRate(company, there.getValue(), rates.get(0)));
       }
       var draft = draft(named, exchanges);
       var left = draft.tally().left();
@@ -143,8 +149,9 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
       var unit = items.get(0).open().getCurrencyUnit();
       var counted = MoneySum.of(unit, items, OpenItem::open);
       var given = receipt.amount().plus(known.charges());
-      var exchanged = new Exchanged(given, counted, rate);
-      var limit = policies.of(given.getCurrencyUnit()).clerk().exchange();
+      var exchanged = new Exchanged(receipt.companyId(), given, counted, Optional.of(rate));
+      var limit =
+          policies.of(new Place(receipt.companyId(), given.getCurrencyUnit())).clerk().exchange();
       return limit.allows(exchanged.shortage(), given)
           ? Optional.of(
               new Fit(
@@ -160,6 +167,7 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
 
     private ElsewhereProposal proposal(Fit fit) {
       var exchanged = fit.exchanged();
+      var used = exchanged.reference().orElseThrow();
       var draft = draft(fit.items(), List.of(exchanged));
       var left = draft.tally().left();
       var shortage = exchanged.shortage();
@@ -169,9 +177,9 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
           numbers(fit.items())
               + (fit.items().size() == 1 ? " comes" : " come")
               + " to "
-              + words(exchanged.reference().rate().of(exchanged.counted()))
+              + words(used.rate().of(exchanged.counted()))
               + " at "
-              + exchanged.reference().words()
+              + used.words()
               + (shortage.isZero()
                   ? ", to the cent"
                   : ": "
@@ -202,7 +210,7 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
     }
 
     private Draft withCharges(Draft draft) {
-      var tax = policies.of(draft.currency()).feeTaxPercent();
+      var tax = policies.of(draft.place()).feeTaxPercent();
       return draft.adjustedBy(
           new FeeWithheld(known.charges(), KeptBy.BANK, IncludedTax.in(known.charges(), tax)));
     }
@@ -221,17 +229,22 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
       return exchanges.stream()
           .map(
               e ->
-                  words(e.counted())
-                      + " come to "
-                      + words(e.given())
-                      + " at "
-                      + e.reference().words())
+                  e.reference()
+                      .map(
+                          used ->
+                              words(e.counted())
+                                  + " come to "
+                                  + words(e.given())
+                                  + " at "
+                                  + used.words())
+                      .orElseGet(() -> words(e.counted()) + " for another company of the group"))
           .collect(Collectors.joining(", "));
     }
 
-    private static LinkedHashMap<CurrencyUnit, Money> counted(Collection<OpenItem> items) {
-      var counted = new LinkedHashMap<CurrencyUnit, Money>();
-      items.forEach(i -> counted.merge(i.open().getCurrencyUnit(), i.open(), Money::plus));
+    /** What items come to, by where they are. */
+    private static LinkedHashMap<Place, Money> counted(Collection<OpenItem> items) {
+      var counted = new LinkedHashMap<Place, Money>();
+      items.forEach(i -> counted.merge(Application.of(i, i.open()).place(), i.open(), Money::plus));
       return counted;
     }
 

@@ -39,10 +39,7 @@ public final class GapReason {
    */
   public static List<String> of(Draft draft, Collection<? extends OpenItem> candidates) {
     var gap = draft.tally().left();
-    var taken =
-        draft.applications().stream()
-            .filter(a -> a.amount().getCurrencyUnit().equals(gap.getCurrencyUnit()))
-            .toList();
+    var taken = draft.ownApplications();
     if (gap.isZero() || taken.isEmpty()) {
       return List.of();
     }
@@ -50,7 +47,7 @@ public final class GapReason {
     var others = new ArrayList<OpenItem>();
     candidates.stream()
         .filter(i -> !ticked.contains(i.id()) && !i.settled())
-        .filter(i -> i.open().getCurrencyUnit().equals(gap.getCurrencyUnit()))
+        .filter(i -> new Place(i.companyId(), i.open().getCurrencyUnit()).equals(draft.place()))
         .sorted(Comparator.comparing(OpenItem::issuedOn).thenComparing(OpenItem::number))
         .forEach(others::add);
     return new GapReason(gap, taken, others).sentences();

@@ -59,7 +59,7 @@ enum LimitedKind {
       case FEE ->
           own.refusal(
               amount,
-              tally.applied().plus(tally.exchanged()).plus(tally.onAccount()),
+              tally.applied().plus(tally.elsewhere()).plus(tally.onAccount()),
               tally.onAccount().isZero() ? "what is applied" : "what is applied and kept");
       case EXCHANGE -> own.refusal(amount, tally.exchanged(), "what counts in another currency");
       case WRITE_OFF, UNEARNED_DISCOUNT -> own.refusal(amount, tally.applied(), "what is applied");

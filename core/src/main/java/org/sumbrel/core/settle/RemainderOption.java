@@ -56,12 +56,12 @@ public record RemainderOption(
   }
 
   /**
-   * The ways to treat what is left of a draft in several currencies: each difference in the
-   * currency in which it belongs.
+   * The ways to treat what is left of a draft that counts in several places: each difference where
+   * it belongs.
    */
   public static List<RemainderOption> of(Draft draft, Policies policies, Authority authority) {
     return draft.exchanges().isEmpty()
-        ? of(draft, policies.of(draft.currency()), authority)
+        ? of(draft, policies.of(draft.place()), authority)
         : new ExchangedRemainder(draft, policies, authority).options();
   }
 
@@ -208,7 +208,7 @@ public record RemainderOption(
     };
   }
 
-  /** The draft in several currencies after the option of this kind is taken. */
+  /** The draft that counts in several places after the option of this kind is taken. */
   public static Draft taken(
       Draft draft,
       Kind kind,
@@ -216,7 +216,7 @@ public record RemainderOption(
       Policies policies,
       Authority authority) {
     return draft.exchanges().isEmpty()
-        ? taken(draft, kind, reason, policies.of(draft.currency()), authority)
+        ? taken(draft, kind, reason, policies.of(draft.place()), authority)
         : new ExchangedRemainder(draft, policies, authority).taken(kind, reason);
   }
 

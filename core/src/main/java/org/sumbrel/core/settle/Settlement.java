@@ -67,6 +67,11 @@ public final class Settlement {
         posted.exchanges());
   }
 
+  /** The settlement by companies and currencies, as the draft was. */
+  public List<Draft> parts() {
+    return again().parts();
+  }
+
   public Receipt receipt() {
     return receipt;
   }
@@ -88,7 +93,7 @@ public final class Settlement {
     return onAccountCustomer;
   }
 
-  /** What of the receipt counts in other currencies. */
+  /** What of the receipt counts elsewhere. */
   public List<Exchanged> exchanges() {
     return exchanges;
   }
@@ -119,22 +124,24 @@ public final class Settlement {
               "new", company, onAccountCustomer.orElseThrow(), number.apply("OA"), on, kept, kept));
     }
     for (var adjustment : adjustments) {
-      if (adjustment instanceof ClaimRaised claim) {
+      var whose = adjustment instanceof OfCompany of ? of.companyId() : company;
+      var bare = OfCompany.bare(adjustment);
+      if (bare instanceof ClaimRaised claim) {
         made.add(
             new Claim(
                 "new",
-                company,
+                whose,
                 claim.customerId(),
                 number.apply("CL"),
                 on,
                 claim.amount(),
                 claim.amount(),
                 claim.reason()));
-      } else if (adjustment instanceof RefundPromised refund) {
+      } else if (bare instanceof RefundPromised refund) {
         made.add(
             new RefundDue(
                 "new",
-                company,
+                whose,
                 refund.customerId(),
                 number.apply("RF"),
                 on,
@@ -150,7 +157,8 @@ public final class Settlement {
    * it, and the money that it took stays on a customer's account.
    *
    * @param customerId on whose account, where nothing of this was kept on one yet
-   * @throws SettlementRefused where the item was a credit whose amount the rest needs
+   * @throws SettlementRefused where the item was a credit whose amount the rest needs, or is
+   *     another company's, whose customer has no account where the money is
    */
   public Draft without(String itemId, String customerId) {
     var taken =
@@ -159,6 +167,13 @@ public final class Settlement {
             .findFirst()
             .orElseThrow(
                 () -> new IllegalArgumentException("item " + itemId + " is not in the settlement"));
+    if (onAccount.isZero() && !taken.item().companyId().equals(receipt.companyId())) {
+      throw SettlementRefused.plain(
+          Code.NO_CUSTOMER,
+          taken.item().number()
+              + " is another company's: nobody has an account here on which its money could stay;"
+              + " reverse and redo the whole instead.");
+    }
     var kept = onAccount.plus(ofReceipt(taken));
     if (kept.isNegative()) {
       throw new SettlementRefused(
@@ -180,9 +195,7 @@ public final class Settlement {
   }
 
   private Optional<Exchanged> exchangeOf(Application taken) {
-    return exchanges.stream()
-        .filter(e -> e.currency().equals(taken.amount().getCurrencyUnit()))
-        .findFirst();
+    return exchanges.stream().filter(e -> e.place().equals(taken.place())).findFirst();
   }
 
   /** What of the receipt an application takes up; of what counts otherwise its share. */
@@ -192,11 +205,9 @@ public final class Settlement {
         .orElse(taken.taken());
   }
 
-  /** Whether nothing else is settled in its currency. */
+  /** Whether nothing else is settled where it is. */
   private boolean alone(Application taken) {
-    var unit = taken.amount().getCurrencyUnit();
-    return applications.stream()
-        .noneMatch(a -> a != taken && a.amount().getCurrencyUnit().equals(unit));
+    return applications.stream().noneMatch(a -> a != taken && a.place().equals(taken.place()));
   }
 
   private static Money share(Exchanged exchange, Application taken) {
@@ -212,6 +223,7 @@ public final class Settlement {
               if (!alone(taken)) {
                 left.add(
                     new Exchanged(
+                        e.companyId(),
                         e.given().minus(share(e, taken)),
                         e.counted().minus(taken.taken()),
                         e.reference()));
@@ -220,12 +232,12 @@ public final class Settlement {
     return left;
   }
 
-  /** Differences in a currency in which nothing is settled any more go with the item. */
+  /** Differences where nothing is settled any more go with the item. */
   private List<Adjustment> adjustmentsWithout(Application taken) {
-    var unit = taken.amount().getCurrencyUnit();
     var goes = exchangeOf(taken).isPresent() && alone(taken);
+    var draft = again();
     return adjustments.stream()
-        .filter(a -> !goes || !a.amount().getCurrencyUnit().equals(unit))
+        .filter(a -> !goes || !draft.placeOf(a).equals(taken.place()))
         .toList();
   }
 

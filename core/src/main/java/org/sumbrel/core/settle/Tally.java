@@ -4,7 +4,7 @@ import org.joda.money.Money;
 
 /**
  * How a draft adds up: {@code received = applied − discount − adjustments + onAccount + refund +
- * toAccounts + exchanged + left}.
+ * toAccounts + exchanged + forOthers + left}.
  *
  * @param received the receipt's amount
  * @param applied what the items' balances fall by, together
@@ -14,6 +14,7 @@ import org.joda.money.Money;
  * @param refund what is promised back
  * @param toAccounts what goes to accounts of the ledger
  * @param exchanged what counts in other currencies
+ * @param forOthers what counts in the same currency for other companies of the group
  * @param left what is not yet explained; negative where more is explained than was received
  */
 public record Tally(
@@ -25,4 +26,11 @@ public record Tally(
     Money refund,
     Money toAccounts,
     Money exchanged,
-    Money left) {}
+    Money forOthers,
+    Money left) {
+
+  /** What counts elsewhere, in other currencies or for other companies. */
+  public Money elsewhere() {
+    return exchanged.plus(forOthers);
+  }
+}

@@ -6,9 +6,6 @@ import static org.sumbrel.core.Books.COMPANY;
 import static org.sumbrel.core.Books.TODAY;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,9 +20,7 @@ import org.sumbrel.core.Books;
 import org.sumbrel.core.exchange.Rate;
 import org.sumbrel.core.exchange.RateUsed;
 import org.sumbrel.core.exchange.RateUsed.Source;
-import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.core.receivables.Invoice;
-import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.Application;
 import org.sumbrel.core.settle.Authority;
@@ -45,15 +40,7 @@ class ExchangedSettlementTest {
   private static final CurrencyUnit EUR = CurrencyUnit.EUR;
   private static final CurrencyUnit USD = CurrencyUnit.USD;
 
-  /** ISO 4217 gives them two, two, no and three digits. */
-  private static final List<CurrencyUnit> UNITS =
-      List.of(EUR, USD, CurrencyUnit.JPY, CurrencyUnit.of("KWD"));
-
-  /** About what one of each is worth in dollars. */
-  private static final Map<CurrencyUnit, Double> IN_DOLLARS =
-      Map.of(EUR, 1.08, USD, 1.0, CurrencyUnit.JPY, 0.0065, CurrencyUnit.of("KWD"), 3.25);
-
-  private static final Policies STANDARD = Policy::standard;
+  private static final Policies STANDARD = where -> Policy.standard(where.currency());
 
   private static Money money(String text) {
     return Money.parse(text);
@@ -71,33 +58,8 @@ class ExchangedSettlementTest {
     return new RateUsed(new Rate(from, to, new BigDecimal(perUnit)), Source.TABLE, "of the day");
   }
 
-  /** Books with a rate of the day for each currency, and what each item stands in them with. */
-  private record Kept(CurrencyUnit books, Map<CurrencyUnit, Rate> day, Map<String, Money> worth)
-      implements Worths {
-
-    @Override
-    public Money ofDay(Money amount) {
-      return amount.getCurrencyUnit().equals(books)
-          ? amount
-          : day.get(amount.getCurrencyUnit()).of(amount);
-    }
-
-    @Override
-    public Money ofItem(OpenItem item, Money part) {
-      var all = worth.get(item.id());
-      return part.equals(item.open())
-          ? all
-          : Money.of(
-              books,
-              all.getAmount()
-                  .multiply(part.getAmount())
-                  .divide(item.open().getAmount(), 20, RoundingMode.HALF_EVEN),
-              RoundingMode.HALF_EVEN);
-    }
-  }
-
-  private static Kept inDollars(String eurRate, Map<String, Money> worth) {
-    return new Kept(USD, Map.of(EUR, new Rate(EUR, USD, new BigDecimal(eurRate))), worth);
+  private static ValuedBooks inDollars(String eurRate, Map<String, Money> worth) {
+    return new ValuedBooks(USD, Map.of(EUR, new Rate(EUR, USD, new BigDecimal(eurRate))), worth);
   }
 
   private static List<String> lines(JournalEntry entry) {
@@ -116,7 +78,7 @@ class ExchangedSettlementTest {
             List.of(new FeeWithheld(money("EUR 15.00"), KeptBy.BANK, money("EUR 0.00"))),
             money("EUR 0.00"),
             Optional.empty(),
-            List.of(Exchanged.atRate(money("USD 1000.00"), rate(USD, EUR, "0.9217"))));
+            List.of(Exchanged.atRate(COMPANY, money("USD 1000.00"), rate(USD, EUR, "0.9217"))));
     var settlement = draft.settle(STANDARD, Authority.CLERK);
     assertThat(settlement.itemsAfter().get(0).open()).isEqualTo(money("USD 0.00"));
     var entry = Posting.entryFor(settlement, TODAY, "x", inDollars("1.0754", Map.of()));
@@ -169,7 +131,7 @@ class ExchangedSettlementTest {
             List.of(),
             money("EUR 0.00"),
             Optional.of("c"),
-            List.of(Exchanged.atRate(money("USD 1000.00"), rate(USD, EUR, "0.92"))));
+            List.of(Exchanged.atRate(COMPANY, money("USD 1000.00"), rate(USD, EUR, "0.92"))));
     assertThat(draft.tally().left()).isEqualTo(money("EUR -20.00"));
     var options = RemainderOption.of(draft, STANDARD, Authority.CLERK);
     assertThat(options.stream().map(o -> o.kind() + " " + o.amount()))
@@ -214,7 +176,11 @@ class ExchangedSettlementTest {
         money("EUR 0.00"),
         Optional.empty(),
         List.of(
-            new Exchanged(money("EUR " + received), money("USD 1000.00"), rate(USD, EUR, "0.92"))));
+            new Exchanged(
+                COMPANY,
+                money("EUR " + received),
+                money("USD 1000.00"),
+                Optional.of(rate(USD, EUR, "0.92")))));
   }
 
   @Test
@@ -229,7 +195,7 @@ class ExchangedSettlementTest {
             List.of(),
             money("EUR 0.00"),
             Optional.empty(),
-            List.of(Exchanged.atRate(tiny, rate(CurrencyUnit.of("KWD"), EUR, "3.0"))));
+            List.of(Exchanged.atRate(COMPANY, tiny, rate(CurrencyUnit.of("KWD"), EUR, "3.0"))));
     var worths = inDollars("1.0800", Map.of("I", money("USD 108.00"), "T", money("USD 0.00")));
     var entry = Posting.entryFor(draft.settle(STANDARD, Authority.CLERK), TODAY, "x", worths);
     assertThat(entry.worth(USD)).contains(money("USD 0.00"));
@@ -248,146 +214,48 @@ class ExchangedSettlementTest {
     assertThatThrownBy(draft::tally).hasMessageContaining("I is in USD, the receipt in EUR");
   }
 
-  /** A case of random currencies, rates, items and amount, made from one number. */
-  private static final class Case {
-    final Random random;
-    final CurrencyUnit books;
-    final CurrencyUnit received;
-    final Map<CurrencyUnit, Rate> day = new HashMap<>();
-    final Map<String, Money> worth = new HashMap<>();
-    final List<Application> applications = new ArrayList<>();
-    final List<Exchanged> exchanges = new ArrayList<>();
-
-    Case(long seed) {
-      random = new Random(seed);
-      books = any();
-      received = any();
-      UNITS.stream().filter(u -> !u.equals(books)).forEach(u -> day.put(u, about(u, books)));
-      for (var n = 0; n < 1 + random.nextInt(4); n++) {
-        var unit = any();
-        var open = Money.ofMinor(unit, 1_000 + random.nextInt(5_000_000));
-        var item = invoice("I" + n, open);
-        worth.put(item.id(), unit.equals(books) ? open : about(unit, books).of(open));
-        var part =
-            random.nextBoolean()
-                ? open
-                : Money.ofMinor(unit, 1 + random.nextInt((int) open.getAmountMinorLong()));
-        applications.add(Application.of(item, part));
-      }
-      for (var unit : UNITS) {
-        var counted =
-            MoneySum.of(
-                unit,
-                applications.stream()
-                    .filter(a -> a.amount().getCurrencyUnit().equals(unit))
-                    .toList(),
-                Application::amount);
-        if (!unit.equals(received) && counted.isPositive()) {
-          var used = new RateUsed(about(unit, received), Source.TABLE, "");
-          if (used.rate().of(counted).isPositive()) {
-            exchanges.add(Exchanged.atRate(counted, used));
-          } else {
-            applications.removeIf(a -> a.amount().getCurrencyUnit().equals(unit));
-          }
-        }
-      }
-    }
-
-    private CurrencyUnit any() {
-      return UNITS.get(random.nextInt(UNITS.size()));
-    }
-
-    private Rate about(CurrencyUnit from, CurrencyUnit to) {
-      var middle = IN_DOLLARS.get(from) / IN_DOLLARS.get(to);
-      return new Rate(
-          from,
-          to,
-          BigDecimal.valueOf(middle * (0.95 + random.nextDouble() / 10))
-              .setScale(8, RoundingMode.HALF_EVEN));
-    }
-
-    /** What all of it takes, and sometimes a little less or more. */
-    Draft draft() {
-      var own =
-          MoneySum.of(
-              received,
-              applications.stream()
-                  .filter(a -> a.amount().getCurrencyUnit().equals(received))
-                  .toList(),
-              Application::amount);
-      var takes = own.plus(MoneySum.of(received, exchanges, Exchanged::given));
-      var off = Money.ofMinor(received, random.nextInt(61) - 30);
-      var amount = random.nextBoolean() || !takes.plus(off).isPositive() ? takes : takes.plus(off);
-      return new Draft(
-          receipt(amount),
-          applications,
-          List.of(),
-          Money.zero(received),
-          Optional.of("c"),
-          exchanges);
-    }
-
-    Kept kept() {
-      return new Kept(books, day, worth);
-    }
-  }
-
   @Property
   void everyEntryBalancesInEachCurrencyAndInThatOfTheBooks(@ForAll long seed) {
-    var made = new Case(seed);
+    var made = new RandomPlaces(seed, List.of(COMPANY));
     if (made.applications.isEmpty()) {
       return;
     }
-    var draft = made.draft();
-    var ways = RemainderOption.of(draft, STANDARD, Authority.SUPERVISOR);
-    var allowed = ways.stream().filter(RemainderOption::allowed).toList();
-    if (!allowed.isEmpty()) {
-      var way = allowed.get(made.random.nextInt(allowed.size())).kind();
-      draft = RemainderOption.taken(draft, way, Optional.empty(), STANDARD, Authority.SUPERVISOR);
-      Statistics.label("way").collect(way);
-    }
-    var settlement = draft.settle(STANDARD, Authority.SUPERVISOR);
-    var kept = made.kept();
+    var settlement = made.settlement(way -> Statistics.label("way").collect(way));
+    var kept = made.kept(COMPANY);
+    var books = kept.books();
     // each currency by itself is held by the entry; here also what all is worth
     var entry = Posting.entryFor(settlement, TODAY, "x", kept);
-    assertThat(entry.worth(made.books)).contains(Money.zero(made.books));
-    assertThat(worthOn(entry, AccountRole.CURRENCY_CONVERSION, made.books))
-        .isEqualTo(Money.zero(made.books));
+    assertThat(entry.worth(books)).contains(Money.zero(books));
+    assertThat(RandomPlaces.worthOn(entry, AccountRole.CURRENCY_CONVERSION, books))
+        .isEqualTo(Money.zero(books));
     for (var application : settlement.applications()) {
       if (application.amount().equals(application.item().open())) {
         assertThat(kept.ofItem(application.item(), application.amount()))
-            .isEqualTo(made.worth.get(application.item().id()));
+            .isEqualTo(kept.worth().get(application.item().id()));
       }
     }
     var back = entry.mirrored(TODAY, "back");
-    assertThat(back.worth(made.books)).contains(Money.zero(made.books));
+    assertThat(back.worth(books)).contains(Money.zero(books));
     for (var role : AccountRole.values()) {
-      assertThat(worthOn(entry, role, made.books).plus(worthOn(back, role, made.books)))
-          .isEqualTo(Money.zero(made.books));
+      assertThat(
+              RandomPlaces.worthOn(entry, role, books)
+                  .plus(RandomPlaces.worthOn(back, role, books)))
+          .isEqualTo(Money.zero(books));
     }
-  }
-
-  private static Money worthOn(JournalEntry entry, AccountRole role, CurrencyUnit books) {
-    return MoneySum.of(
-        books,
-        entry.lines().stream().filter(l -> l.role() == role).toList(),
-        l ->
-            l.worth()
-                .orElse(
-                    l.amount().getCurrencyUnit().equals(books) ? l.amount() : Money.zero(books)));
   }
 
   @Property
   void anEntryOfOneCurrencyIsWorthNothingTogetherAtAnyRate(@ForAll long seed) {
-    var made = new Case(seed);
+    var made = new RandomPlaces(seed, List.of(COMPANY));
+    var books = made.books(COMPANY);
     var random = new Random(seed);
-    var unit = UNITS.get(random.nextInt(UNITS.size()));
+    var unit = made.any();
     var total = Money.ofMinor(unit, 3 + random.nextInt(9_000_000));
     var tax = Money.ofMinor(unit, random.nextInt((int) total.getAmountMinorLong()));
     var entry = Posting.entryFor(invoice("I", total), tax).orElseThrow();
-    var valued = entry.valued(made.books, from -> Optional.ofNullable(made.day.get(from)));
-    assertThat(valued.worth(made.books)).contains(Money.zero(made.books));
-    var rounded = worthOn(valued, AccountRole.ROUNDING_DIFFERENCES, made.books);
+    var valued = entry.valued(books, from -> made.rate(COMPANY, from));
+    assertThat(valued.worth(books)).contains(Money.zero(books));
+    var rounded = RandomPlaces.worthOn(valued, AccountRole.ROUNDING_DIFFERENCES, books);
     assertThat(Math.abs(rounded.getAmountMinorLong())).isLessThanOrEqualTo(1);
   }
 

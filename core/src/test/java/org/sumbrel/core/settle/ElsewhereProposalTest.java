@@ -51,11 +51,12 @@ class ElsewhereProposalTest {
   private static List<ElsewhereProposal> of(
       String received, List<OpenItem> named, List<OpenItem> owed, ElsewhereProposal.Known known) {
     var receipt = new Receipt("R", COMPANY, TODAY, money("EUR " + received), "payer", "", "");
-    return ElsewhereProposal.of(receipt, named, owed, Optional.of("c"), known, Policy::standard);
+    return ElsewhereProposal.of(
+        receipt, named, owed, Optional.of("c"), known, where -> Policy.standard(where.currency()));
   }
 
   private static Settlement settled(ElsewhereProposal proposal) {
-    return proposal.draft().settle(Policy::standard, Authority.CLERK);
+    return proposal.draft().settle(where -> Policy.standard(where.currency()), Authority.CLERK);
   }
 
   @Test

@@ -2,6 +2,7 @@ package org.sumbrel.server.access;
 
 import java.security.Principal;
 import org.springframework.security.core.Authentication;
+import org.springframework.security.core.GrantedAuthority;
 import org.sumbrel.core.settle.Authority;
 
 /**
@@ -11,6 +12,9 @@ import org.sumbrel.core.settle.Authority;
  */
 public record Actor(String name, Role role) {
 
+  /** Before the role, among what is kept with a sign-in. */
+  static final String ROLE = "ROLE_";
+
   /** Whoever posts where nobody does; no user can have this name. */
   public static final Actor UNATTENDED = new Actor("without a hand", Role.CLERK);
 
@@ -18,12 +22,12 @@ public record Actor(String name, Role role) {
   public static Actor of(Principal principal) {
     var authentication = (Authentication) principal;
     var role =
-        authentication
-            .getAuthorities()
-            .iterator()
-            .next()
-            .getAuthority()
-            .substring("ROLE_".length());
+        authentication.getAuthorities().stream()
+            .map(GrantedAuthority::getAuthority)
+            .filter(a -> a.startsWith(ROLE))
+            .findFirst()
+            .orElseThrow()
+            .substring(ROLE.length());
     return new Actor(authentication.getName(), Role.valueOf(role));
   }
 

@@ -10,10 +10,12 @@ import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.GrantedAuthority;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
@@ -138,7 +140,15 @@ class SessionController {
         person.role(),
         LocalDate.now(clock),
         settings.demo().enabled(),
-        companies.all());
+        companies.all().stream().filter(c -> person.membership().in(c.id())).toList());
+  }
+
+  /** The role and the companies. */
+  private static List<GrantedAuthority> authorities(Users.Person person) {
+    var all = new ArrayList<GrantedAuthority>();
+    all.add(new SimpleGrantedAuthority(Actor.ROLE + person.role()));
+    all.addAll(person.membership().authorities());
+    return all;
   }
 
   private void open(Users.Person person, HttpServletRequest request, HttpServletResponse response) {
@@ -151,7 +161,7 @@ class SessionController {
     var context = SecurityContextHolder.createEmptyContext();
     context.setAuthentication(
         UsernamePasswordAuthenticationToken.authenticated(
-            person.name(), null, List.of(new SimpleGrantedAuthority("ROLE_" + person.role()))));
+            person.name(), null, authorities(person)));
     SecurityContextHolder.setContext(context);
     contexts.saveContext(context, request, response);
   }

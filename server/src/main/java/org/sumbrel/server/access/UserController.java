@@ -1,10 +1,12 @@
 package org.sumbrel.server.access;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,9 +34,15 @@ class UserController {
       @NotNull String user,
       @NotNull String fullName,
       @NotNull Role role,
-      @NotNull boolean maySignIn) {}
+      @NotNull boolean maySignIn,
+      @Schema(description = "in which companies he works; null for all, also those to come")
+          List<Long> companies) {}
 
   record ChangedUser(@NotBlank String fullName, @NotNull Role role, @NotNull Boolean maySignIn) {}
+
+  record WorksIn(
+      @Schema(description = "null for all, also those to come") @Size(max = 200)
+          List<@NotNull Long> companies) {}
 
   record NewPassword(@NotNull String password) {}
 
@@ -63,6 +71,14 @@ class UserController {
     return view(users.change(user, call.fullName(), call.role(), call.maySignIn()));
   }
 
+  @PutMapping("/{user}/companies")
+  @Operation(
+      summary =
+          "Says in which companies a user sees and posts; his sessions end. An administrator is in all")
+  UserView worksIn(@PathVariable String user, @Valid @RequestBody WorksIn call) {
+    return view(users.worksIn(user, call.companies()));
+  }
+
   @PostMapping("/{user}/password")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @Operation(summary = "Gives a user another password; his sessions end")
@@ -71,6 +87,11 @@ class UserController {
   }
 
   private static UserView view(Users.Person person) {
-    return new UserView(person.name(), person.fullName(), person.role(), person.maySignIn());
+    return new UserView(
+        person.name(),
+        person.fullName(),
+        person.role(),
+        person.maySignIn(),
+        person.membership().only().map(List::copyOf).orElse(null));
   }
 }

@@ -1,16 +1,22 @@
 package org.sumbrel.server.access;
 
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Set;
+import java.util.TreeSet;
 import org.hibernate.annotations.DynamicUpdate;
 
 /** Somebody who may sign in. */
@@ -36,6 +42,13 @@ class UserEntity {
   private Role role;
 
   private boolean maySignIn = true;
+  private boolean everyCompany = true;
+
+  @ElementCollection
+  @CollectionTable(name = "user_company", joinColumns = @JoinColumn(name = "user_id"))
+  @Column(name = "works_in")
+  private Set<Long> companies = new TreeSet<>();
+
   private int failedAttempts;
   private Instant lockedUntil;
   @Version private long version;
@@ -73,6 +86,19 @@ class UserEntity {
     fullName = called;
     role = other;
     maySignIn = signsIn;
+  }
+
+  /** An administrator sets up the companies, and so sees them all. */
+  Membership membership() {
+    return everyCompany || role == Role.ADMINISTRATOR
+        ? Membership.EVERYWHERE
+        : Membership.in(companies);
+  }
+
+  void worksIn(Membership other) {
+    everyCompany = other.everywhere();
+    companies.clear();
+    other.only().ifPresent(companies::addAll);
   }
 
   void passwordIs(String hash) {

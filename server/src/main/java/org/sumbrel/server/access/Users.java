@@ -2,6 +2,7 @@ package org.sumbrel.server.access;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -37,7 +38,8 @@ public class Users {
   }
 
   /** A user as others see him. */
-  public record Person(String name, String fullName, Role role, boolean maySignIn) {}
+  public record Person(
+      String name, String fullName, Role role, boolean maySignIn, Membership membership) {}
 
   /**
    * The user, where the password is his; empty where it is not or there is no such user.
@@ -132,6 +134,37 @@ public class Users {
     return person(user);
   }
 
+  /**
+   * Says in which companies a user works. His sessions end.
+   *
+   * @param companies null for all of them, also those to come
+   * @throws BadRequest where there is no such company, or none is named
+   */
+  @Transactional
+  public Person worksIn(String name, Collection<Long> companies) {
+    var user = users.findByName(name).orElseThrow(() -> new NotThere("user", name));
+    user.worksIn(companies == null ? Membership.EVERYWHERE : known(companies));
+    users.saveAndFlush(user);
+    endSessions(name);
+    return person(user);
+  }
+
+  private Membership known(Collection<Long> companies) {
+    if (companies.isEmpty()) {
+      throw new BadRequest("Name the companies in which the user works, or say in all.");
+    }
+    for (var id : companies) {
+      if (jdbc.sql("select count(*) from company where id = :id")
+              .param("id", id)
+              .query(Long.class)
+              .single()
+          == 0) {
+        throw new BadRequest("There is no company " + id + ".");
+      }
+    }
+    return Membership.in(companies);
+  }
+
   /** Gives a user another password; his sessions end. */
   @Transactional
   public void password(String name, String password) {
@@ -173,6 +206,7 @@ public class Users {
   }
 
   private static Person person(UserEntity user) {
-    return new Person(user.name(), user.fullName(), user.role(), user.maySignIn());
+    return new Person(
+        user.name(), user.fullName(), user.role(), user.maySignIn(), user.membership());
   }
 }

@@ -4,6 +4,7 @@ import org.sumbrel.core.settle.Adjustment;
 import org.sumbrel.core.settle.ClaimRaised;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.FeeWithheld.KeptBy;
+import org.sumbrel.core.settle.OfCompany;
 import org.sumbrel.core.settle.RefundPromised;
 import org.sumbrel.core.settle.Rounding;
 import org.sumbrel.core.settle.ToAccount;
@@ -25,7 +26,8 @@ public enum AdjustmentKind {
     return this == REFUND || this == TO_ACCOUNT;
   }
 
-  public static AdjustmentKind of(Adjustment adjustment) {
+  public static AdjustmentKind of(Adjustment any) {
+    var adjustment = OfCompany.bare(any);
     if (adjustment instanceof FeeWithheld fee) {
       return fee.keptBy() == KeptBy.BANK ? BANK_FEE : PROCESSING_FEE;
     }

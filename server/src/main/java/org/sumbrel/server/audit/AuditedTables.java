@@ -17,7 +17,8 @@ final class AuditedTables {
           "deposit_line", new PartOf("deposit", Set.of("deposit_id")),
           "deposit_count", new PartOf("deposit", Set.of("deposit_id")),
           "deposit_shown", new PartOf("deposit", Set.of("deposit_id")),
-          "treatment_share", new PartOf("treatment", Set.of("treatment_id")));
+          "treatment_share", new PartOf("treatment", Set.of("treatment_id")),
+          "user_company", new PartOf("app_user", Set.of("user_id")));
 
   /** By which a row of a part is told from others of the same thing. */
   private static final Map<String, Set<String>> PART_KEYS =
@@ -27,7 +28,8 @@ final class AuditedTables {
           "deposit_line", Set.of("place"),
           "deposit_count", Set.of("piece_minor"),
           "deposit_shown", Set.of("entry_id"),
-          "treatment_share", Set.of("place"));
+          "treatment_share", Set.of("place"),
+          "user_company", Set.of("works_in"));
 
   private static final Map<String, Set<String>> KEYS =
       Map.of(

@@ -39,17 +39,17 @@ public class DifferenceRows {
       Long company, CurrencyUnit currency, LocalDate from, LocalDate until) {
     return jdbc.sql(
             """
-            select d.*, coalesce(s.on_account_customer_id, s.account_of_id,
-                (select min(i.customer_id) from settlement_application a join open_item i on i.id = a.item_id where a.settlement_id = s.id)) as customer_id,
+            select d.*, coalesce(case when s.company_id = :company then coalesce(s.on_account_customer_id, s.account_of_id) end,
+                (select min(i.customer_id) from settlement_application a join open_item i on i.id = a.item_id where a.settlement_id = s.id and a.company_id = :company)) as customer_id,
               j.booked_on, coalesce(e.payer_name, '') as payer
             from journal_entry j join settlement s on s.journal_entry_id = j.id join (
-              select settlement_id, kind, amount_minor, currency, coalesce(text, '') as words from settlement_adjustment
+              select settlement_id, kind, amount_minor, currency, company_id, coalesce(text, '') as words from settlement_adjustment
                 where kind not in ('TO_ACCOUNT', 'REFUND')
               union all
-              select a.settlement_id, 'EARLY_DISCOUNT', a.discount_minor, a.currency, i.number from settlement_application a
+              select a.settlement_id, 'EARLY_DISCOUNT', a.discount_minor, a.currency, a.company_id, i.number from settlement_application a
                 join open_item i on i.id = a.item_id where a.discount_minor <> 0
             ) d on d.settlement_id = s.id left join bank_entry e on e.id = s.entry_id
-            where s.company_id = :company and d.currency = :currency and s.status = 'POSTED' and j.booked_on between :first and :last
+            where d.company_id = :company and d.currency = :currency and s.status = 'POSTED' and j.booked_on between :first and :last
             order by j.booked_on desc, s.id desc
             """)
         .param("company", company)

@@ -109,11 +109,11 @@ public class ItemsAt {
             select t.item_id, sum(t.minor) as minor from (
               select a.item_id, a.amount_minor as minor from settlement s
                 join settlement_application a on a.settlement_id = s.id join journal_entry j on j.id = s.journal_entry_id
-              where s.company_id = :company and j.booked_on <= :day
+              where a.company_id = :company and j.booked_on <= :day
               union all
               select a.item_id, -a.amount_minor from settlement s
                 join settlement_application a on a.settlement_id = s.id join journal_entry r on r.id = s.reversal_entry_id
-              where s.company_id = :company and r.booked_on <= :day
+              where a.company_id = :company and r.booked_on <= :day
               union all
               select u.item_id, u.old_open_minor - coalesce(u.new_open_minor, 0) from item_update u
               where u.company_id = :company and u.status = 'ACCEPTED' and u.kind <> 'DUE_DATE' and cast(u.decided_at as date) <= :day

@@ -12,8 +12,8 @@ import java.util.List;
 record StoredRule(String says, String counted, String broken) {
 
   private static final String SUMS =
-      "coalesce((select sum(a.amount_minor - a.discount_minor) from settlement_application a where a.settlement_id = s.id and a.currency = s.currency), 0)"
-          + " - coalesce((select sum(d.amount_minor) from settlement_adjustment d where d.settlement_id = s.id and d.currency = s.currency), 0)"
+      "coalesce((select sum(a.amount_minor - a.discount_minor) from settlement_application a where a.settlement_id = s.id and a.currency = s.currency and a.company_id = s.company_id), 0)"
+          + " - coalesce((select sum(d.amount_minor) from settlement_adjustment d where d.settlement_id = s.id and d.currency = s.currency and d.company_id = s.company_id), 0)"
           + " + s.on_account_minor + s.exchanged_minor";
 
   static final List<StoredRule> ALL =
@@ -53,14 +53,14 @@ record StoredRule(String says, String counted, String broken) {
               where l.missing = 0 and l.w <> coalesce(i.w, 0)
               """),
           new StoredRule(
-              "What of a receipt counts in another currency is what it settles there",
+              "What of a receipt counts in another currency or for another company is what it settles there",
               "select count(*) from settlement_rate where counted_minor is not null",
               """
               select 'settlement ' || r.settlement_id || ' counts ' || r.counted_minor || ' minor units of ' || r.counted_currency
               from settlement_rate r where r.counted_minor <> coalesce((select sum(a.amount_minor - a.discount_minor) from settlement_application a
-                  where a.settlement_id = r.settlement_id and a.currency = r.counted_currency), 0)
+                  where a.settlement_id = r.settlement_id and a.currency = r.counted_currency and a.company_id = r.company_id), 0)
                 - coalesce((select sum(d.amount_minor) from settlement_adjustment d
-                  where d.settlement_id = r.settlement_id and d.currency = r.counted_currency), 0)
+                  where d.settlement_id = r.settlement_id and d.currency = r.counted_currency and d.company_id = r.company_id), 0)
               """),
           new StoredRule(
               "Every journal entry has two lines at least",
@@ -97,7 +97,28 @@ record StoredRule(String says, String counted, String broken) {
               """
               select 'settlement ' || s.id || ' is not mirrored' from settlement s where s.status = 'REVERSED' and (s.reversal_entry_id is null or exists (
                 select 1 from journal_line l where l.journal_entry_id in (s.journal_entry_id, s.reversal_entry_id)
-                group by l.ledger_account_id, l.customer_id, l.currency having sum(l.amount_minor) <> 0))
+                group by l.ledger_account_id, l.customer_id, l.currency having sum(l.amount_minor) <> 0)
+                or exists (select 1 from settlement_elsewhere x where x.settlement_id = s.id and (x.reversal_entry_id is null or exists (
+                  select 1 from journal_line l where l.journal_entry_id in (x.journal_entry_id, x.reversal_entry_id)
+                  group by l.ledger_account_id, l.customer_id, l.currency having sum(l.amount_minor) <> 0))))
+              """),
+          new StoredRule(
+              "Companies of the group agree on what they owe each other",
+              "select count(*) from settlement_elsewhere",
+              """
+              select c.name || ' and ' || o.name || ' differ by ' || t.minor || ' minor units of ' || t.currency from (
+                select least(a.company_id, a.counterpart_id) as one, greatest(a.company_id, a.counterpart_id) as other, l.currency, sum(l.amount_minor) as minor
+                from ledger_account a join journal_line l on l.ledger_account_id = a.id where a.counterpart_id is not null
+                group by least(a.company_id, a.counterpart_id), greatest(a.company_id, a.counterpart_id), l.currency having sum(l.amount_minor) <> 0
+              ) t join company c on c.id = t.one join company o on o.id = t.other
+              """),
+          new StoredRule(
+              "What is settled of another company's items is in its journal",
+              "select count(*) from settlement_application a join settlement s on s.id = a.settlement_id where a.company_id <> s.company_id",
+              """
+              select 'settlement ' || s.id || ' wrote nothing for company ' || a.company_id from settlement_application a join settlement s on s.id = a.settlement_id
+              where a.company_id <> s.company_id and not exists (
+                select 1 from settlement_elsewhere x where x.settlement_id = s.id and x.company_id = a.company_id)
               """),
           new StoredRule(
               "No entry of the bank is settled twice",

@@ -18,6 +18,7 @@ import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity.Kind;
 import org.sumbrel.server.companies.CompanyView.BankAccountView;
+import org.sumbrel.server.companies.CompanyView.CompanyName;
 
 /** The companies of the group: bank accounts, chart of accounts, policies. */
 @Service
@@ -87,6 +88,11 @@ public class Companies {
     return known.computeIfAbsent(asked == null ? NO_COMPANY : asked, id -> company(asked).id());
   }
 
+  /** All companies, in the order in which they were set up. */
+  public List<Long> ids() {
+    return companies.findAllByOrderById().stream().map(CompanyEntity::id).toList();
+  }
+
   public List<BankAccountEntity> accountsOf(Long companyId) {
     return bankAccounts.findByCompanyIdAndKindOrderById(companyId, Kind.BANK);
   }
@@ -134,6 +140,19 @@ public class Companies {
     return found;
   }
 
+  /** A company by its name. */
+  public CompanyName called(Long id) {
+    return new CompanyName(id, company(id).name());
+  }
+
+  /** The account in the chart of a company that is kept for another one of the group. */
+  public Long groupAccount(Long companyId, Long counterpartId) {
+    return ledgerAccounts
+        .findByCompanyIdAndCounterpartId(companyId, counterpartId)
+        .map(LedgerAccountEntity::id)
+        .orElseThrow(() -> new NotThere("ledger account for company", counterpartId));
+  }
+
   /**
    * Adds an account without a part in any rule to the chart of a company.
    *
@@ -155,9 +174,9 @@ public class Companies {
         .id();
   }
 
-  /** What the company allows in a currency; the standard policy where it has decided nothing. */
-  public Policies policies(Long companyId) {
-    return currency -> policy(companyId, currency);
+  /** What each company allows; the standard policy where it has decided nothing. */
+  public Policies policies() {
+    return where -> policy(Long.valueOf(where.companyId()), where.currency());
   }
 
   public Policy policy(Long companyId, CurrencyUnit currency) {
@@ -184,6 +203,12 @@ public class Companies {
             ledgerAccounts.save(
                 new LedgerAccountEntity(company.id(), a.code(), a.name(), a.role())));
     addTaxCode(company, "NONE", "No tax", BigDecimal.ZERO);
+    for (var other : companies.findAllByOrderById()) {
+      if (!other.id().equals(company.id())) {
+        ledgerAccounts.save(new LedgerAccountEntity(company.id(), other));
+        ledgerAccounts.save(new LedgerAccountEntity(other.id(), company));
+      }
+    }
     return company;
   }
 
@@ -296,6 +321,9 @@ public class Companies {
   public CompanyEntity change(Long id, String name, CurrencyUnit currency) {
     var company = company(id);
     company.isCalled(named("company", name));
+    ledgerAccounts
+        .findByCounterpartId(id)
+        .forEach(account -> account.isCalled(account.code(), company.name()));
     if (!company.currency().equals(currency.getCode())) {
       if (companies.hasBooked(id)) {
         throw new Conflict(

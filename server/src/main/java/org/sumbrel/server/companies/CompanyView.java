@@ -10,6 +10,9 @@ public record CompanyView(
     @NotNull String currency,
     @NotNull List<BankAccountView> bankAccounts) {
 
+  /** A company by its name. */
+  public record CompanyName(@NotNull Long id, @NotNull String name) {}
+
   /** An account of the company at a bank. */
   public record BankAccountView(
       @NotNull Long id,

@@ -30,6 +30,8 @@ public class LedgerAccountEntity {
   @Enumerated(EnumType.STRING)
   private AccountRole role;
 
+  private Long counterpartId;
+
   protected LedgerAccountEntity() {}
 
   LedgerAccountEntity(Long companyId, String code, String name, AccountRole role) {
@@ -37,6 +39,12 @@ public class LedgerAccountEntity {
     this.code = code;
     this.name = name;
     this.role = role;
+  }
+
+  /** The account that a company keeps for another one of the group. */
+  LedgerAccountEntity(Long companyId, CompanyEntity counterpart) {
+    this(companyId, "1180-" + counterpart.id(), counterpart.name(), AccountRole.GROUP_COMPANY);
+    this.counterpartId = counterpart.id();
   }
 
   public Long id() {

@@ -11,4 +11,8 @@ interface LedgerAccountRepository extends JpaRepository<LedgerAccountEntity, Lon
 
   Optional<LedgerAccountEntity> findFirstByCompanyIdAndRoleOrderByCode(
       Long companyId, AccountRole role);
+
+  Optional<LedgerAccountEntity> findByCompanyIdAndCounterpartId(Long companyId, Long counterpartId);
+
+  List<LedgerAccountEntity> findByCounterpartId(Long counterpartId);
 }

@@ -30,7 +30,9 @@ class AppliedRows {
     ADJUSTMENT,
     ON_ACCOUNT,
     /** What counts in another currency; the reference is that currency. */
-    EXCHANGED
+    EXCHANGED,
+    /** What counts for another company of the group, whose name is the reference. */
+    FOR_COMPANY
   }
 
   /**
@@ -39,7 +41,8 @@ class AppliedRows {
    * @param reference the item's number; of an adjustment its kind
    * @param amount what the item's balance falls by; of an adjustment what it kept from us; what
    *     stays on account
-   * @param counts what it is of the receipt: together they come to it
+   * @param counts what it is of the receipt, or of what of it counts in this currency and company:
+   *     together they come to it
    */
   record AppliedLine(
       Long settlementId,
@@ -64,21 +67,22 @@ class AppliedRows {
               coalesce(c.name, '') as customer, t.amount_minor, t.discount_minor, t.counts_minor
             from journal_entry j join settlement s on s.journal_entry_id = j.id join (
               select a.settlement_id, 1 as part, a.position, 'APPLICATION' as kind, i.number as reference, i.customer_id,
-                a.amount_minor, a.discount_minor, a.amount_minor - a.discount_minor as counts_minor, a.currency
+                a.amount_minor, a.discount_minor, a.amount_minor - a.discount_minor as counts_minor, a.currency, a.company_id
               from settlement_application a join open_item i on i.id = a.item_id
               union all
-              select d.settlement_id, 2, d.position, 'ADJUSTMENT', d.kind, d.customer_id, d.amount_minor, 0, -d.amount_minor, d.currency
+              select d.settlement_id, 2, d.position, 'ADJUSTMENT', d.kind, d.customer_id, d.amount_minor, 0, -d.amount_minor, d.currency, d.company_id
               from settlement_adjustment d
               union all
               select o.id, 3, 0, 'ON_ACCOUNT', coalesce((select min(i.number) from open_item i where i.made_by_settlement_id = o.id and i.kind = 'ON_ACCOUNT'), ''),
-                o.on_account_customer_id, o.on_account_minor, 0, o.on_account_minor, o.currency
+                o.on_account_customer_id, o.on_account_minor, 0, o.on_account_minor, o.currency, o.company_id
               from settlement o where o.on_account_minor <> 0
               union all
-              select r.settlement_id, 4, r.position, 'EXCHANGED', r.counted_currency, null, r.given_minor, 0, r.given_minor, r.to_currency
-              from settlement_rate r where r.given_minor is not null
+              select r.settlement_id, 4, r.position, case when r.counted_currency = r.to_currency then 'FOR_COMPANY' else 'EXCHANGED' end,
+                case when p.company_id = r.company_id then r.counted_currency else g.name end, null, r.given_minor, 0, r.given_minor, r.to_currency, p.company_id
+              from settlement_rate r join settlement p on p.id = r.settlement_id join company g on g.id = r.company_id where r.given_minor is not null
             ) t on t.settlement_id = s.id
               left join customer c on c.id = t.customer_id left join bank_entry e on e.id = s.entry_id
-            where s.company_id = :company and s.currency = :currency and t.currency = s.currency and s.status = 'POSTED' and j.booked_on between :first and :last
+            where t.company_id = :company and t.currency = :currency and s.status = 'POSTED' and j.booked_on between :first and :last
             order by s.id, t.part, t.position
             """)
         .param("company", company)

@@ -18,6 +18,7 @@ import org.sumbrel.core.settle.Adjustment;
 import org.sumbrel.core.settle.ClaimRaised;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.FeeWithheld.KeptBy;
+import org.sumbrel.core.settle.OfCompany;
 import org.sumbrel.core.settle.RefundPromised;
 import org.sumbrel.core.settle.Rounding;
 import org.sumbrel.core.settle.SmallWriteOff;
@@ -50,6 +51,7 @@ class AdjustmentEntity {
   private long amountMinor;
   private long taxMinor;
   private String currency;
+  private Long companyId;
   private Long customerId;
   private Long ledgerAccountId;
 
@@ -64,6 +66,7 @@ class AdjustmentEntity {
     this.settlement = settlement;
     this.position = position;
     var sent = Differences.toSend(adjustment);
+    this.companyId = sent.companyId() == null ? settlement.companyId() : sent.companyId();
     this.kind = sent.kind();
     this.amountMinor = adjustment.amount().getAmountMinorLong();
     this.currency = adjustment.amount().getCurrencyUnit().getCode();
@@ -72,6 +75,11 @@ class AdjustmentEntity {
     this.ledgerAccountId = sent.accountId();
     this.reason = sent.reason();
     this.text = sent.text();
+  }
+
+  /** Whose difference it is. */
+  Long companyId() {
+    return companyId;
   }
 
   AdjustmentKind kind() {
@@ -96,6 +104,12 @@ class AdjustmentEntity {
 
   /** The adjustment as the core knows it. */
   Adjustment toAdjustment() {
+    return companyId.equals(settlement.companyId())
+        ? bare()
+        : new OfCompany(companyId.toString(), bare());
+  }
+
+  private Adjustment bare() {
     var amount = money(amountMinor);
     var tax = money(taxMinor);
     return switch (kind) {

@@ -35,6 +35,7 @@ class ApplicationEntity {
   private long amountMinor;
   private long discountMinor;
   private String currency;
+  private Long companyId;
   private Long worthMinor;
 
   protected ApplicationEntity() {}
@@ -46,6 +47,7 @@ class ApplicationEntity {
     this.amountMinor = application.amount().getAmountMinorLong();
     this.discountMinor = application.discount().getAmountMinorLong();
     this.currency = application.amount().getCurrencyUnit().getCode();
+    this.companyId = Long.valueOf(application.item().companyId());
   }
 
   /** What it took of what the item stood in the books with. */
@@ -65,6 +67,11 @@ class ApplicationEntity {
 
   Money discount() {
     return Money.ofMinor(CurrencyUnit.of(currency), discountMinor);
+  }
+
+  /** In whose books it counts. */
+  Long companyId() {
+    return companyId;
   }
 
   Long itemId() {

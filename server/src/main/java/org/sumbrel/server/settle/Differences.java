@@ -9,6 +9,7 @@ import org.sumbrel.core.settle.Adjustment;
 import org.sumbrel.core.settle.ClaimRaised;
 import org.sumbrel.core.settle.FeeWithheld;
 import org.sumbrel.core.settle.FeeWithheld.KeptBy;
+import org.sumbrel.core.settle.OfCompany;
 import org.sumbrel.core.settle.RefundPromised;
 import org.sumbrel.core.settle.Rounding;
 import org.sumbrel.core.settle.SmallWriteOff;
@@ -36,9 +37,16 @@ class Differences {
   /**
    * The core's adjustment.
    *
+   * @param receiver the company that received the money, whose difference it is where none is named
    * @throws BadRequest where something is missing or contradicts itself
    */
-  Adjustment toAdjustment(Difference sent, Long company) {
+  Adjustment toAdjustment(Difference sent, Long receiver) {
+    return sent.companyId() == null || sent.companyId().equals(receiver)
+        ? bare(sent, receiver)
+        : new OfCompany(sent.companyId().toString(), bare(sent, sent.companyId()));
+  }
+
+  private Adjustment bare(Difference sent, Long company) {
     var amount = sent.amount().toMoney();
     var text = sent.text() == null ? "" : sent.text().strip();
     try {
@@ -103,7 +111,8 @@ class Differences {
   }
 
   /** The adjustment as it would be sent. */
-  static Difference toSend(Adjustment adjustment) {
+  static Difference toSend(Adjustment any) {
+    var adjustment = OfCompany.bare(any);
     Money tax = null;
     Long customer = null;
     Long account = null;
@@ -132,6 +141,7 @@ class Differences {
         customer,
         account,
         reason,
-        text);
+        text,
+        any instanceof OfCompany of ? Long.valueOf(of.companyId()) : null);
   }
 }

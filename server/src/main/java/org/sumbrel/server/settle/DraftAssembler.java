@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -17,6 +18,8 @@ import org.sumbrel.core.settle.Adjustment;
 import org.sumbrel.core.settle.Application;
 import org.sumbrel.core.settle.Draft;
 import org.sumbrel.core.settle.Exchanged;
+import org.sumbrel.core.settle.OfCompany;
+import org.sumbrel.core.settle.Place;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.MoneyView;
@@ -152,9 +155,9 @@ class DraftAssembler {
   }
 
   /**
-   * What of the receipt counts in other currencies: there as much as is settled there, of the
-   * receipt what was said, or as much as the rate says. That is the bank's own, where it tells what
-   * was instructed, what it booked and what it kept; else the one of the receipt's day.
+   * What of the receipt counts elsewhere: there as much as is settled there, of the receipt what
+   * was said, or as much as the rate says. That is the bank's own, where it tells what was
+   * instructed, what it booked and what it kept; else the one of the receipt's day.
    */
   private List<Exchanged> counting(
       PostSettlement command,
@@ -162,28 +165,51 @@ class DraftAssembler {
       BankEntryEntity entry,
       List<Application> applications,
       List<Adjustment> adjustments) {
-    var own = receipt.amount().getCurrencyUnit();
-    var counted = new LinkedHashMap<CurrencyUnit, Money>();
-    applications.forEach(a -> counted.merge(unit(a.taken()), a.taken(), Money::plus));
-    adjustments.forEach(a -> counted.merge(unit(a.amount()), a.amount().negated(), Money::plus));
+    var own = new Place(receipt.companyId(), receipt.amount().getCurrencyUnit());
+    var counted = new LinkedHashMap<Place, Money>();
+    applications.forEach(a -> counted.merge(a.place(), a.taken(), Money::plus));
+    adjustments.forEach(a -> counted.merge(placeOf(a, own), a.amount().negated(), Money::plus));
     counted.remove(own);
     var exchanges = new ArrayList<Exchanged>();
-    for (var there : counted.values()) {
-      var used = rate(entry, receipt, unit(there));
-      var given =
-          command.exchanges() == null
-              ? Optional.<Money>empty()
-              : command.exchanges().stream()
-                  .filter(c -> c.currency().equals(unit(there).getCode()) && c.given() != null)
-                  .map(c -> c.given().toMoney())
-                  .findFirst();
-      given.ifPresent(said -> requireLike(said, there, own));
+    for (var where : counted.entrySet()) {
+      var place = where.getKey();
+      var there = where.getValue();
+      if (entry == null && !place.companyId().equals(own.companyId())) {
+        throw new BadRequest(
+            "Without money that came, only items of one company are set against each other.");
+      }
+      if (place.currency().equals(own.currency())) {
+        exchanges.add(Exchanged.in(place.companyId(), there));
+        continue;
+      }
+      var used = rate(entry, receipt, place.currency());
+      var given = said(command, place, own);
+      given.ifPresent(said -> requireLike(said, there, own.currency()));
       exchanges.add(
           given
-              .map(said -> new Exchanged(said, there, used))
-              .orElseGet(() -> Exchanged.atRate(there, used)));
+              .map(said -> new Exchanged(place.companyId(), said, there, Optional.of(used)))
+              .orElseGet(() -> Exchanged.atRate(place.companyId(), there, used)));
     }
     return exchanges;
+  }
+
+  private static Place placeOf(Adjustment adjustment, Place own) {
+    return new Place(
+        adjustment instanceof OfCompany of ? of.companyId() : own.companyId(),
+        unit(adjustment.amount()));
+  }
+
+  /** How much of the receipt counts in a place, where the call says so. */
+  private static Optional<Money> said(PostSettlement command, Place place, Place own) {
+    var company =
+        place.companyId().equals(own.companyId()) ? null : Long.valueOf(place.companyId());
+    return command.exchanges() == null
+        ? Optional.empty()
+        : command.exchanges().stream()
+            .filter(c -> c.currency().equals(place.currency().getCode()))
+            .filter(c -> Objects.equals(c.companyId(), company) && c.given() != null)
+            .map(c -> c.given().toMoney())
+            .findFirst();
   }
 
   private static CurrencyUnit unit(Money money) {

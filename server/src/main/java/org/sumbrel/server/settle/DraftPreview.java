@@ -22,6 +22,7 @@ import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.core.settle.Tally;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyView.CompanyName;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.journal.Journal;
@@ -68,23 +69,28 @@ class DraftPreview {
       @NotNull MoneyView refund,
       @NotNull MoneyView toAccounts,
       @NotNull @Schema(description = "what counts in other currencies") MoneyView exchanged,
+      @NotNull
+          @Schema(description = "what counts in the same currency for other companies of the group")
+          MoneyView forOthers,
       @NotNull MoneyView left) {}
 
-  /** What of the receipt counts in another currency. */
+  /** What of the receipt counts elsewhere. */
   record CountsView(
+      @Schema(description = "the company it counts for; null for the receipt's own")
+          CompanyName company,
       @NotNull @Schema(description = "of the receipt, in its currency") MoneyView given,
       @NotNull @Schema(description = "what it counts for") MoneyView counted,
-      @NotNull
-          @Schema(
+      @Schema(
               description =
-                  "the rate it is held against: what one unit there is worth in the receipt's currency")
+                  "the rate it is held against: what one unit there is worth in the receipt's currency; null where it is the same currency")
           String rate,
-      @NotNull RateUsed.Source source,
+      @Schema(description = "null where there is no rate") RateUsed.Source source,
       @NotNull @Schema(description = "how the rate came about") String words,
       @NotNull
           @Schema(description = "what it falls short of that rate; negative where it is beyond it")
           MoneyView shortage,
-      @NotNull @Schema(description = "how the draft adds up there") TallyView tally) {}
+      @NotNull @Schema(description = "how the draft adds up there") TallyView tally,
+      @NotNull @Schema(description = "the items that it settles there") List<Long> items) {}
 
   record OptionView(
       @NotNull RemainderOption.Kind kind,
@@ -97,12 +103,16 @@ class DraftPreview {
 
   record CustomerTotal(@NotNull Long customerId, @NotNull String name, @NotNull MoneyView taken) {}
 
+  /** What is written into the journal of another company. */
+  record WrittenElsewhere(@NotNull CompanyName company, @NotNull List<LineView> lines) {}
+
   /**
    * A draft with its sums.
    *
    * @param refusal why it cannot be posted, null where it can
    * @param needsApproval whether a supervisor could post it all the same
-   * @param exchanges what of the receipt counts in other currencies
+   * @param exchanges what of the receipt counts elsewhere
+   * @param elsewhere what is written into the journals of other companies
    * @param changes what changed underneath, in sentences
    * @param gapReasons why the items do not come to what arrived, where they tell, a sentence each
    * @param adjusted the draft brought up to what is open now, where something changed
@@ -116,6 +126,7 @@ class DraftPreview {
       String refusal,
       @NotNull boolean needsApproval,
       @NotNull List<LineView> lines,
+      @NotNull List<WrittenElsewhere> elsewhere,
       @NotNull List<String> changes,
       @NotNull List<String> gapReasons,
       PostSettlement adjusted) {}
@@ -127,7 +138,7 @@ class DraftPreview {
       Optional<ClaimReason> reason,
       Authority authority) {
     var assembled = drafts.look(command);
-    var policies = companies.policies(assembled.companyId());
+    var policies = companies.policies();
     if (treat == null) {
       return view(assembled, assembled.draft(), command, authority);
     }
@@ -139,7 +150,7 @@ class DraftPreview {
       Assembled assembled, Draft draft, PostSettlement sent, Authority authority) {
     var tally = draft.tally();
     var options =
-        RemainderOption.of(draft, companies.policies(assembled.companyId()), authority).stream()
+        RemainderOption.of(draft, companies.policies(), authority).stream()
             .map(
                 o ->
                     new OptionView(
@@ -153,14 +164,14 @@ class DraftPreview {
     var changes = drafts.changes(sent, assembled.items());
     String refusal = null;
     var needsApproval = false;
-    List<LineView> lines = List.of();
+    var written = new Written(List.of(), List.of());
     try {
-      lines = lines(draft, assembled, authority);
+      written = written(draft, assembled, authority);
     } catch (SettlementRefused refused) {
       refusal = refused.getMessage();
       if (refused.code() == SettlementRefused.Code.NEEDS_APPROVAL) {
         needsApproval = true;
-        lines = lines(draft, assembled, Authority.SUPERVISOR);
+        written = written(draft, assembled, Authority.SUPERVISOR);
       }
     }
     return new DraftView(
@@ -171,7 +182,8 @@ class DraftPreview {
         options,
         refusal,
         needsApproval,
-        lines,
+        written.own(),
+        written.elsewhere(),
         changes.stream().map(Change::sentence).toList(),
         gapReasons(draft),
         changes.isEmpty() ? null : adjusted(sent, assembled.items(), changes));
@@ -187,24 +199,29 @@ class DraftPreview {
         MoneyView.of(tally.refund()),
         MoneyView.of(tally.toAccounts()),
         MoneyView.of(tally.exchanged()),
+        MoneyView.of(tally.forOthers()),
         MoneyView.of(tally.left()));
   }
 
-  private static CountsView countsView(Draft draft, Exchanged exchanged) {
+  private CountsView countsView(Draft draft, Exchanged exchanged) {
     var there =
         draft.parts().stream()
-            .filter(part -> part.currency().equals(exchanged.currency()))
+            .filter(part -> part.place().equals(exchanged.place()))
             .findFirst()
             .orElseThrow();
     var used = exchanged.reference();
     return new CountsView(
+        exchanged.companyId().equals(draft.receipt().companyId())
+            ? null
+            : companies.called(Long.valueOf(exchanged.companyId())),
         MoneyView.of(exchanged.given()),
         MoneyView.of(exchanged.counted()),
-        used.rate().perUnit().toPlainString(),
-        used.source(),
-        used.words(),
+        used.map(u -> u.rate().perUnit().toPlainString()).orElse(null),
+        used.map(RateUsed::source).orElse(null),
+        used.map(RateUsed::words).orElse(""),
         MoneyView.of(exchanged.shortage()),
-        tally(there.tally()));
+        tally(there.tally()),
+        there.applications().stream().map(a -> Long.valueOf(a.item().id())).toList());
   }
 
   /** Held against what else is open on the accounts that the draft speaks of. */
@@ -226,14 +243,25 @@ class DraftPreview {
             .toList());
   }
 
-  private List<LineView> lines(Draft draft, Assembled assembled, Authority authority) {
-    var settlement = draft.settle(companies.policies(assembled.companyId()), authority);
-    var entry = valuing.of(settlement, LocalDate.now(clock), "preview", assembled.items()).entry();
+  /** What posting would write, for the company that received the money and for others. */
+  private record Written(List<LineView> own, List<WrittenElsewhere> elsewhere) {}
+
+  private Written written(Draft draft, Assembled assembled, Authority authority) {
+    var settlement = draft.settle(companies.policies(), authority);
+    var valued = valuing.of(settlement, LocalDate.now(clock), "preview", assembled.items());
     var bank =
         assembled.entry() == null
             ? null
             : companies.bankAccount(assembled.entry().bankAccountId()).ledgerAccountId();
-    return journal.preview(entry, bank);
+    return new Written(
+        journal.preview(valued.entry(), bank),
+        valued.others().stream()
+            .map(
+                entry ->
+                    new WrittenElsewhere(
+                        companies.called(Long.valueOf(entry.companyId())),
+                        journal.preview(entry, null)))
+            .toList());
   }
 
   private List<CustomerTotal> customers(Draft draft) {

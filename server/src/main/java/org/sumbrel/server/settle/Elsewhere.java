@@ -1,14 +1,18 @@
 package org.sumbrel.server.settle;
 
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.exchange.RateUsed;
+import org.sumbrel.core.propose.NamedItems;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.RefundDue;
 import org.sumbrel.core.settle.ElsewhereProposal;
+import org.sumbrel.server.access.Membership;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -47,9 +51,16 @@ class Elsewhere {
       return List.of();
     }
     var explained = proposals.explained(entryId);
-    var named = elsewhere(entry, customers.itemsThere(entry.companyId(), explained.named()));
+    var mentioned = open(customers.itemsThere(entry.companyId(), explained.named()));
+    var named = new ArrayList<>(elsewhere(entry, mentioned));
+    named.addAll(ofOthers(entry));
+    if (!named.isEmpty()) {
+      // with what the text names in the receipt's own currency and company
+      mentioned.stream().filter(i -> !named.contains(i)).forEach(named::add);
+    }
     var owed =
-        elsewhere(entry, explained.payer().map(customers::openOfFamily).orElseGet(() -> List.of()));
+        elsewhere(
+            entry, open(explained.payer().map(customers::openOfFamily).orElseGet(() -> List.of())));
     if (named.isEmpty() && owed.isEmpty()) {
       return List.of();
     }
@@ -59,16 +70,33 @@ class Elsewhere {
         owed,
         explained.payer().map(Object::toString),
         new Known(entry),
-        companies.policies(entry.companyId()));
+        companies.policies());
   }
 
-  private static List<OpenItem> elsewhere(BankEntryEntity entry, List<OpenItemEntity> items) {
-    var own = entry.amount().getCurrencyUnit().getCode();
+  /** Open items of other companies, in which whoever asks works, that the text names. */
+  private List<OpenItem> ofOthers(BankEntryEntity entry) {
+    var receipt = entry.toReceipt();
+    var numbers = NamedItems.numbersIn(receipt);
+    var found = new ArrayList<OpenItem>();
+    for (var other : companies.ids()) {
+      if (!other.equals(entry.companyId()) && Membership.current().in(other)) {
+        found.addAll(open(customers.itemsNumbered(other, numbers)));
+      }
+    }
+    return found.isEmpty() ? found : NamedItems.in(receipt, found);
+  }
+
+  private static List<OpenItem> open(Collection<OpenItemEntity> items) {
     return items.stream()
-        .filter(i -> !i.currency().equals(own) && !i.open().isZero())
+        .filter(i -> !i.open().isZero())
         .map(OpenItemEntity::toItem)
         .filter(i -> !(i instanceof RefundDue))
         .toList();
+  }
+
+  private static List<OpenItem> elsewhere(BankEntryEntity entry, List<OpenItem> items) {
+    var own = entry.amount().getCurrencyUnit();
+    return items.stream().filter(i -> !i.open().getCurrencyUnit().equals(own)).toList();
   }
 
   private final class Known implements ElsewhereProposal.Known {

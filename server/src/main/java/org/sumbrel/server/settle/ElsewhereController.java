@@ -10,7 +10,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.settle.ElsewhereProposal;
 
-/** What waiting money may pay in other currencies. */
+/** What waiting money may pay in other currencies or for other companies. */
 @RestController
 @Tag(name = "desk")
 class ElsewhereController {
@@ -32,9 +32,9 @@ class ElsewhereController {
 
   @GetMapping("/api/entries/{id}/elsewhere")
   @Operation(
-      summary = "What an entry may pay in other currencies than its own",
+      summary = "What an entry may pay in other currencies than its own, or for other companies",
       description =
-          "What its text names; else what of the payer's items comes to it through a rate, within the clerk's limit for exchange differences. Empty where nothing does or no rate is known")
+          "What its text names, of whichever company the user works in; else what of the payer's items comes to it through a rate, within the clerk's limit for exchange differences. Empty where nothing does or no rate is known")
   List<ElsewhereView> elsewhere(@PathVariable Long id) {
     return elsewhere.of(id).stream().map(p -> view(id, p)).toList();
   }

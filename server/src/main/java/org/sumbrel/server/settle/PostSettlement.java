@@ -30,7 +30,7 @@ public record PostSettlement(
         @Size(max = 20)
         @Schema(
             description =
-                "how much of the receipt counts in each other currency; left out, or without an amount, it counts at the bank's own figures or at the rate of its day")
+                "how much of the receipt counts in each other currency and for each other company; left out, or without an amount, it counts at the bank's own figures or at the rate of its day")
         List<Counts> exchanges,
     @Schema(description = "on whose account it is kept, and to whom a refund is promised")
         Long onAccountCustomerId,
@@ -88,7 +88,14 @@ public record PostSettlement(
   /** What counts elsewhere, as it would be sent. */
   static List<Counts> counts(Draft draft) {
     return draft.exchanges().stream()
-        .map(e -> new Counts(e.currency().getCode(), MoneyView.of(e.given())))
+        .map(
+            e ->
+                new Counts(
+                    e.currency().getCode(),
+                    MoneyView.of(e.given()),
+                    e.companyId().equals(draft.receipt().companyId())
+                        ? null
+                        : Long.valueOf(e.companyId())))
         .toList();
   }
 
@@ -97,7 +104,7 @@ public record PostSettlement(
     return onAccountFor == null ? "" : onAccountFor.strip();
   }
 
-  /** What of a receipt counts in another currency: what is settled there decides for how much. */
+  /** What of a receipt counts elsewhere: what is settled there decides for how much. */
   public record Counts(
       @NotNull @Schema(description = "the currency of what it settles", example = "USD")
           String currency,
@@ -105,7 +112,9 @@ public record PostSettlement(
           @Schema(
               description =
                   "how much of the receipt, in its currency; null for as much as the rate says")
-          MoneyView given) {}
+          MoneyView given,
+      @Schema(description = "for which company of the group; null for the receipt's own")
+          Long companyId) {}
 
   /** A part set against an item. */
   public record AppliedItem(
@@ -140,7 +149,11 @@ public record PostSettlement(
       @Schema(description = "who owes a claim or gets a refund") Long customerId,
       @Schema(description = "the account that money goes to") Long accountId,
       @Schema(description = "why a claim is made") ClaimReason reason,
-      @Size(max = 400) String text) {
+      @Size(max = 400) String text,
+      @Schema(
+              description =
+                  "which company of the group bears it; null for the one that received the money")
+          Long companyId) {
 
     static Difference of(AdjustmentKind kind, MoneyView amount) {
       return proposed(kind, amount, null, null);
@@ -149,7 +162,7 @@ public record PostSettlement(
     /** As an explanation has it; customer and reason are those of a claim. */
     static Difference proposed(
         AdjustmentKind kind, MoneyView amount, Long customerId, ClaimReason reason) {
-      return new Difference(kind, amount, null, null, customerId, null, reason, null);
+      return new Difference(kind, amount, null, null, customerId, null, reason, null, null);
     }
   }
 }

@@ -54,12 +54,12 @@ public class ReceiptUses {
       """
       select s.entry_id, s.id, s.origin, s.posted_by, s.on_account_minor,
         s.exchanged_minor + (select coalesce(sum(a.amount_minor), 0) from settlement_application a
-          where a.settlement_id = s.id and a.currency = s.currency) as applied,
+          where a.settlement_id = s.id and a.currency = s.currency and a.company_id = s.company_id) as applied,
         (select coalesce(sum(a.discount_minor), 0) from settlement_application a
-          where a.settlement_id = s.id and a.currency = s.currency) as discount,
-        (select coalesce(sum(d.amount_minor), 0) from settlement_adjustment d where d.settlement_id = s.id and d.currency = s.currency
+          where a.settlement_id = s.id and a.currency = s.currency and a.company_id = s.company_id) as discount,
+        (select coalesce(sum(d.amount_minor), 0) from settlement_adjustment d where d.settlement_id = s.id and d.currency = s.currency and d.company_id = s.company_id
           and d.kind not in ('REFUND', 'TO_ACCOUNT')) as kept,
-        (select coalesce(sum(d.amount_minor), 0) from settlement_adjustment d where d.settlement_id = s.id and d.currency = s.currency
+        (select coalesce(sum(d.amount_minor), 0) from settlement_adjustment d where d.settlement_id = s.id and d.currency = s.currency and d.company_id = s.company_id
           and d.kind in ('REFUND', 'TO_ACCOUNT')) as to_accounts
       from unnest(:entries) asked(id) join settlement s on s.entry_id = asked.id and s.status = 'POSTED'
       """;

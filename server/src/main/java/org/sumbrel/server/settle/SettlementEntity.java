@@ -115,6 +115,11 @@ class SettlementEntity {
   @BatchSize(size = 200)
   private List<SettlementRateEntity> rates = new ArrayList<>();
 
+  @OneToMany(mappedBy = "settlement", cascade = CascadeType.PERSIST, fetch = FetchType.LAZY)
+  @OrderBy("position")
+  @BatchSize(size = 200)
+  private List<SettledElsewhereEntity> elsewhere = new ArrayList<>();
+
   protected SettlementEntity() {}
 
   /**
@@ -171,9 +176,19 @@ class SettlementEntity {
     for (var application : applications) {
       Optional.ofNullable(valued.taken().get(application.itemId())).ifPresent(application::took);
     }
-    for (var rate : valued.used()) {
-      rates.add(new SettlementRateEntity(this, rates.size(), rate));
+    for (var used : valued.used()) {
+      rates.add(new SettlementRateEntity(this, rates.size(), used.companyId(), used.rate()));
     }
+  }
+
+  /** It wrote an entry into the journal of another company as well. */
+  void wroteFor(Long otherCompany, Long otherEntry) {
+    elsewhere.add(new SettledElsewhereEntity(this, elsewhere.size(), otherCompany, otherEntry));
+  }
+
+  /** What it wrote for other companies. */
+  List<SettledElsewhereEntity> elsewhere() {
+    return elsewhere;
   }
 
   /** The rates that are kept with it. */
@@ -181,7 +196,7 @@ class SettlementEntity {
     return rates;
   }
 
-  /** What of the receipt counts in other currencies. */
+  /** What of the receipt counts elsewhere. */
   List<Exchanged> exchanges() {
     return rates.stream().flatMap(r -> r.exchanged().stream()).toList();
   }

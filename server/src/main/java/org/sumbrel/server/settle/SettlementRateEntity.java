@@ -21,8 +21,8 @@ import org.sumbrel.core.exchange.RateUsed.Source;
 import org.sumbrel.core.settle.Exchanged;
 
 /**
- * A rate of a settlement: the one against which what counts in another currency is held, or the one
- * at which the books value what came.
+ * What counts elsewhere of a settlement with the rate against which it is held, or a rate at which
+ * the books of a company value what came.
  */
 @Entity
 @Table(name = "settlement_rate")
@@ -41,6 +41,7 @@ class SettlementRateEntity {
   private SettlementEntity settlement;
 
   private int position;
+  private Long companyId;
   private String fromCurrency;
   private String toCurrency;
   private BigDecimal perUnit;
@@ -55,10 +56,28 @@ class SettlementRateEntity {
 
   protected SettlementRateEntity() {}
 
-  /** The rate at which the books value what came. */
-  SettlementRateEntity(SettlementEntity settlement, int position, RateUsed used) {
+  /** The rate at which the books of a company value what came. */
+  SettlementRateEntity(SettlementEntity settlement, int position, Long companyId, RateUsed used) {
     this.settlement = settlement;
     this.position = position;
+    this.companyId = companyId;
+    rate(used);
+  }
+
+  SettlementRateEntity(SettlementEntity settlement, int position, Exchanged exchanged) {
+    this.settlement = settlement;
+    this.position = position;
+    this.companyId = Long.valueOf(exchanged.companyId());
+    this.fromCurrency = exchanged.currency().getCode();
+    this.toCurrency = exchanged.given().getCurrencyUnit().getCode();
+    this.words = "";
+    exchanged.reference().ifPresent(this::rate);
+    this.givenMinor = exchanged.given().getAmountMinorLong();
+    this.countedMinor = exchanged.counted().getAmountMinorLong();
+    this.countedCurrency = exchanged.currency().getCode();
+  }
+
+  private void rate(RateUsed used) {
     this.fromCurrency = used.rate().from().getCode();
     this.toCurrency = used.rate().to().getCode();
     this.perUnit = used.rate().perUnit();
@@ -66,29 +85,40 @@ class SettlementRateEntity {
     this.words = used.words();
   }
 
-  SettlementRateEntity(SettlementEntity settlement, int position, Exchanged exchanged) {
-    this(settlement, position, exchanged.reference());
-    this.givenMinor = exchanged.given().getAmountMinorLong();
-    this.countedMinor = exchanged.counted().getAmountMinorLong();
-    this.countedCurrency = exchanged.currency().getCode();
+  /** In whose books. */
+  Long companyId() {
+    return companyId;
   }
 
-  RateUsed used() {
-    return new RateUsed(
-        new Rate(
-            CurrencyUnit.of(fromCurrency),
-            CurrencyUnit.of(toCurrency),
-            perUnit.stripTrailingZeros()),
-        source,
-        words);
+  String from() {
+    return fromCurrency;
   }
 
-  /** What counts in another currency; empty where it is the rate of the books. */
+  String to() {
+    return toCurrency;
+  }
+
+  /** Empty where something counts for another company in the receipt's own currency. */
+  Optional<RateUsed> used() {
+    return perUnit == null
+        ? Optional.empty()
+        : Optional.of(
+            new RateUsed(
+                new Rate(
+                    CurrencyUnit.of(fromCurrency),
+                    CurrencyUnit.of(toCurrency),
+                    perUnit.stripTrailingZeros()),
+                source,
+                words));
+  }
+
+  /** What counts elsewhere; empty where it is a rate of the books. */
   Optional<Exchanged> exchanged() {
     return givenMinor == null
         ? Optional.empty()
         : Optional.of(
             new Exchanged(
+                companyId.toString(),
                 settlement.money(givenMinor),
                 Money.ofMinor(CurrencyUnit.of(countedCurrency), countedMinor),
                 used()));

@@ -3,6 +3,7 @@ package org.sumbrel.server.settle;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.find.SearchLine;
@@ -10,6 +11,7 @@ import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.settle.SettlementView.WrittenFor;
 
 /** Looks settlements up. */
 @Service
@@ -40,7 +42,15 @@ class SettlementReader {
 
   SettlementView one(Long id) {
     var found = found(id);
-    return views.of(List.of(found)).get(0).with(journal.linesOf(found.journalEntryId()));
+    var view = views.of(List.of(found)).get(0);
+    return view.with(
+        journal.linesOf(found.journalEntryId()),
+        view.elsewhere().stream()
+            .map(
+                e ->
+                    new WrittenFor(
+                        e.company(), e.journalEntryId(), journal.linesOf(e.journalEntryId())))
+            .toList());
   }
 
   Long companyOf(Long id) {
@@ -63,6 +73,15 @@ class SettlementReader {
   /** All that ever happened to an item, oldest first. */
   List<SettlementView> ofItem(Long itemId) {
     return views.of(settlements.ofItem(itemId));
+  }
+
+  /** The companies whose journals it is in. */
+  List<Long> companiesOf(Long id) {
+    var found = found(id);
+    return Stream.concat(
+            Stream.of(found.companyId()),
+            found.elsewhere().stream().map(SettledElsewhereEntity::companyId))
+        .toList();
   }
 
   private SettlementEntity found(Long id) {

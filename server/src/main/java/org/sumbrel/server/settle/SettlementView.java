@@ -9,6 +9,7 @@ import org.sumbrel.core.exchange.RateUsed;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.CompanyView.CompanyName;
 import org.sumbrel.server.journal.JournalController.LineView;
 import org.sumbrel.server.settle.ChequeOrigins.ChequeOrigin;
 
@@ -37,6 +38,8 @@ public record SettlementView(
     @NotNull Long journalEntryId,
     @Schema(description = "what it wrote; null in lists, where the journal entry has it")
         List<LineView> lines,
+    @NotNull @Schema(description = "the entries it wrote into the journals of other companies")
+        List<WrittenFor> elsewhere,
     Reversal reversal,
     @Schema(description = "the reversed settlement in whose place it stands") Long replaces,
     @Schema(description = "the settlement that stands in its place") Long replacedBy,
@@ -59,7 +62,7 @@ public record SettlementView(
         String sentFrom,
     @Schema(description = "the entry by which the bank has shown that") Long shownBy) {
 
-  SettlementView with(List<LineView> written) {
+  SettlementView with(List<LineView> written, List<WrittenFor> elsewhere) {
     return new SettlementView(
         id,
         status,
@@ -79,6 +82,7 @@ public record SettlementView(
         postedBy,
         journalEntryId,
         written,
+        elsewhere,
         reversal,
         replaces,
         replacedBy,
@@ -99,7 +103,15 @@ public record SettlementView(
       @NotNull Long customerId,
       @NotNull String customerName,
       @NotNull MoneyView amount,
-      @NotNull MoneyView discount) {}
+      @NotNull MoneyView discount,
+      @Schema(description = "the company whose item it is; null for that of the receipt")
+          CompanyName company) {}
+
+  /** What it wrote into the journal of another company. */
+  public record WrittenFor(
+      @NotNull CompanyName company,
+      @NotNull Long journalEntryId,
+      @Schema(description = "null in lists") List<LineView> lines) {}
 
   /** A rate that is kept. */
   public record SettledRate(
@@ -108,16 +120,21 @@ public record SettlementView(
       @Schema(description = "what it counts for; null for the rate of the books") MoneyView counted,
       @NotNull String from,
       @NotNull String to,
-      @NotNull @Schema(description = "units of to for one of from") String rate,
-      @NotNull RateUsed.Source source,
-      @NotNull @Schema(description = "how it came about") String words) {}
+      @Schema(description = "units of to for one of from; null where both are the same")
+          String rate,
+      @Schema(description = "null where there is no rate") RateUsed.Source source,
+      @NotNull @Schema(description = "how it came about") String words,
+      @Schema(description = "the company in whose books; null for that of the receipt")
+          CompanyName company) {}
 
   /** What explained a difference. */
   public record Adjusted(
       @NotNull AdjustmentKind kind,
       @NotNull MoneyView amount,
       ClaimReason reason,
-      @NotNull String text) {}
+      @NotNull String text,
+      @Schema(description = "the company whose difference it is; null for that of the receipt")
+          CompanyName company) {}
 
   /** Who took it back, when and why. */
   public record Reversal(@NotNull String by, @NotNull Instant at, @NotNull String reason) {}

@@ -8,8 +8,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.sumbrel.core.exchange.RateUsed;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyView.CompanyName;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Entries;
@@ -19,6 +21,7 @@ import org.sumbrel.server.settle.SettlementView.Applied;
 import org.sumbrel.server.settle.SettlementView.ReturnView;
 import org.sumbrel.server.settle.SettlementView.Reversal;
 import org.sumbrel.server.settle.SettlementView.SettledRate;
+import org.sumbrel.server.settle.SettlementView.WrittenFor;
 
 /**
  * Shows settlements with the names and numbers that belong to them, looked up for a whole page at
@@ -117,7 +120,8 @@ class SettlementViews {
                       item.customerId(),
                       names.getOrDefault(item.customerId(), ""),
                       MoneyView.of(a.amount()),
-                      MoneyView.of(a.discount()));
+                      MoneyView.of(a.discount()),
+                      other(s, a.companyId()));
                 })
             .toList();
     return new SettlementView(
@@ -131,9 +135,16 @@ class SettlementViews {
         MoneyView.of(s.received()),
         applications,
         s.adjustments().stream()
-            .map(a -> new Adjusted(a.kind(), MoneyView.of(a.amount()), a.reason(), a.text()))
+            .map(
+                a ->
+                    new Adjusted(
+                        a.kind(),
+                        MoneyView.of(a.amount()),
+                        a.reason(),
+                        a.text(),
+                        other(s, a.companyId())))
             .toList(),
-        s.rates().stream().map(SettlementViews::rate).toList(),
+        s.rates().stream().map(r -> rate(s, r)).toList(),
         MoneyView.of(s.onAccount()),
         s.onAccountCustomerId() == null ? null : names.get(s.onAccountCustomerId()),
         s.postedOn(),
@@ -141,6 +152,9 @@ class SettlementViews {
         s.postedBy(),
         s.journalEntryId(),
         null,
+        s.elsewhere().stream()
+            .map(e -> new WrittenFor(other(s, e.companyId()), e.journalEntryId(), null))
+            .toList(),
         s.status() == SettlementEntity.Status.POSTED
             ? null
             : new Reversal(s.reversedBy(), s.reversedAt(), s.reversalReason()),
@@ -156,17 +170,23 @@ class SettlementViews {
         s.shownById());
   }
 
-  private static SettledRate rate(SettlementRateEntity kept) {
+  /** The company, where it is another one than that of the receipt. */
+  private CompanyName other(SettlementEntity s, Long company) {
+    return company.equals(s.companyId()) ? null : companies.called(company);
+  }
+
+  private SettledRate rate(SettlementEntity s, SettlementRateEntity kept) {
     var used = kept.used();
     var exchanged = kept.exchanged();
     return new SettledRate(
         exchanged.map(e -> MoneyView.of(e.given())).orElse(null),
         exchanged.map(e -> MoneyView.of(e.counted())).orElse(null),
-        used.rate().from().getCode(),
-        used.rate().to().getCode(),
-        used.rate().perUnit().toPlainString(),
-        used.source(),
-        used.words());
+        kept.from(),
+        kept.to(),
+        used.map(u -> u.rate().perUnit().toPlainString()).orElse(null),
+        used.map(RateUsed::source).orElse(null),
+        used.map(RateUsed::words).orElse(""),
+        other(s, kept.companyId()));
   }
 
   private String account(Long id) {

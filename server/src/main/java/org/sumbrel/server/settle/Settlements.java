@@ -20,6 +20,7 @@ import org.sumbrel.core.settle.Application;
 import org.sumbrel.core.settle.Draft;
 import org.sumbrel.core.settle.Settlement;
 import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.access.Membership;
 import org.sumbrel.server.access.Role;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.BadRequest;
@@ -208,8 +209,7 @@ public class Settlements {
     var assembled = drafts.assemble(command, released);
     var entry = assembled.entry();
     requireNothingCountedTwice(command);
-    var settlement =
-        assembled.draft().settle(companies.policies(assembled.companyId()), actor.authority());
+    var settlement = assembled.draft().settle(companies.policies(), actor.authority());
     var valued = valuing.of(settlement, on, text(command, entry), assembled.items());
     var settledOn = entry == null ? on : entry.bookedOn();
     for (var item : settlement.itemsAfter()) {
@@ -233,6 +233,7 @@ public class Settlements {
             // without it the settlement of the same money that was taken back last
             inPlaceOf == null ? before.settledLast().get(command.entryId()) : inPlaceOf);
     made.valued(valued);
+    writeForOthers(made, valued, actor);
     if (entry != null && before.first().containsKey(entry.id())) {
       var first = before.first().get(entry.id());
       proposed(made, entry, first, settlement);
@@ -252,7 +253,17 @@ public class Settlements {
     // what is posted is no draft any more
     before.draft(command).ifPresent(held::done);
     proposals.mark(assembled.companyId());
+    posted.elsewhere().forEach(other -> proposals.mark(other.companyId()));
     return posted.id();
+  }
+
+  /** What the companies have in their journals whose items it settles with another one's money. */
+  private void writeForOthers(SettlementEntity made, Valuing.Valued valued, Actor actor) {
+    for (var entry : valued.others()) {
+      Membership.current().require(Long.valueOf(entry.companyId()));
+      made.wroteFor(
+          Long.valueOf(entry.companyId()), journal.write(entry, null, actor.name(), null));
+    }
   }
 
   /** How what was taken differs from what stood first. */
@@ -347,6 +358,11 @@ public class Settlements {
   private static Long paidFor(Settlement settlement) {
     var owners =
         settlement.applications().stream().map(a -> a.item().customerId()).distinct().toList();
+    if (settlement.applications().stream()
+        .anyMatch(a -> !a.item().companyId().equals(settlement.receipt().companyId()))) {
+      // he has no account where the money is
+      return null;
+    }
     if (owners.isEmpty()) {
       return settlement.onAccountCustomer().map(Long::valueOf).orElse(null);
     }
@@ -428,6 +444,16 @@ public class Settlements {
             "Reversal of settlement " + id + ": " + reason,
             actor.name());
     posted.reversed(actor.name(), clock.instant(), reason, mirror);
+    for (var other : posted.elsewhere()) {
+      Membership.current().require(other.companyId());
+      other.reversed(
+          journal.reverse(
+              other.journalEntryId(),
+              today,
+              "Reversal of settlement " + id + ": " + reason,
+              actor.name()));
+      proposals.mark(other.companyId());
+    }
     if (entry != null) {
       entry.waitsAgain();
     }

@@ -2,16 +2,19 @@ package org.sumbrel.server.settle;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.exchange.RateTable.Counting;
 import org.sumbrel.core.exchange.RateUsed;
 import org.sumbrel.core.exchange.RateUsed.Source;
+import org.sumbrel.core.journal.Group;
 import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.journal.Posting;
 import org.sumbrel.core.journal.Worths;
@@ -39,14 +42,29 @@ class Valuing {
     this.rates = rates;
   }
 
+  /** A rate at which the books of a company value something. */
+  record BooksRate(Long companyId, RateUsed rate) {}
+
   /**
-   * The entry of a settlement.
+   * The entries of a settlement.
    *
+   * @param entries that of the company that received the money first, then those of others whose
+   *     items it settles
    * @param taken what each item's balance takes of what it stands in the books with, by the item's
    *     id; only of items in another currency than that of the books
    * @param used the rates at which the books value what came
    */
-  record Valued(JournalEntry entry, Map<Long, Money> taken, List<RateUsed> used) {
+  record Valued(List<JournalEntry> entries, Map<Long, Money> taken, List<BooksRate> used) {
+
+    /** That of the company that received the money. */
+    JournalEntry entry() {
+      return entries.get(0);
+    }
+
+    /** Those of the other companies. */
+    List<JournalEntry> others() {
+      return entries.subList(1, entries.size());
+    }
 
     /** Takes it from the items, whose balances fall by it. */
     void takeFrom(Map<Long, OpenItemEntity> items) {
@@ -55,25 +73,52 @@ class Valuing {
   }
 
   /**
-   * The entry.
+   * The entries.
    *
    * @param items the rows of the items that it applies to
    * @throws Conflict {@code RATE_MISSING}, where the books cannot value it
    */
   Valued of(Settlement settlement, LocalDate on, String text, Map<Long, OpenItemEntity> items) {
-    var receipt = settlement.receipt();
-    var books = CurrencyUnit.of(companies.company(Long.valueOf(receipt.companyId())).currency());
-    var worths = new OfBooks(books, receipt.receivedOn(), items);
-    var entry = Posting.entryFor(settlement, on, text, worths);
+    var books = new LinkedHashMap<String, OfBooks>();
+    Function<String, Worths> worths =
+        company ->
+            books.computeIfAbsent(company, c -> books(c, settlement.receipt().receivedOn(), items));
+    var entries = Posting.entriesFor(settlement, on, text, worths, new GroupBooks(companies));
     var taken = new HashMap<Long, Money>();
     for (var application : settlement.applications()) {
-      if (!application.amount().getCurrencyUnit().equals(books)) {
+      var own = worths.apply(application.item().companyId());
+      if (!application.amount().getCurrencyUnit().equals(own.books())) {
         taken.put(
             Long.valueOf(application.item().id()),
-            worths.ofItem(application.item(), application.amount()));
+            own.ofItem(application.item(), application.amount()));
       }
     }
-    return new Valued(entry, taken, List.copyOf(worths.used.values()));
+    var used = new ArrayList<BooksRate>();
+    books.forEach(
+        (company, kept) ->
+            kept.used.values().forEach(r -> used.add(new BooksRate(Long.valueOf(company), r))));
+    return new Valued(entries, taken, used);
+  }
+
+  private OfBooks books(String company, LocalDate day, Map<Long, OpenItemEntity> items) {
+    var currency = CurrencyUnit.of(companies.company(Long.valueOf(company)).currency());
+    return new OfBooks(currency, day, items);
+  }
+
+  /** The companies as their charts know each other. */
+  private record GroupBooks(Companies companies) implements Group {
+
+    @Override
+    public String account(String companyId, String counterpartId) {
+      return companies
+          .groupAccount(Long.valueOf(companyId), Long.valueOf(counterpartId))
+          .toString();
+    }
+
+    @Override
+    public String name(String companyId) {
+      return companies.company(Long.valueOf(companyId)).name();
+    }
   }
 
   /** The rate between two currencies on a day, with how it came about. */

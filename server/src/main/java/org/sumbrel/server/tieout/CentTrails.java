@@ -163,12 +163,12 @@ class CentTrails {
         company,
         Part.APPLIED,
         "a.amount_minor - a.discount_minor",
-        "settlement_application a on a.settlement_id = s.id and a.currency = s.currency",
+        "settlement_application a on a.settlement_id = s.id and a.currency = s.currency and a.company_id = s.company_id",
         "");
     // what counts in another currency is applied there
     settled(cells, company, Part.APPLIED, "s.exchanged_minor", "", "");
     var differences =
-        "settlement_adjustment d on d.settlement_id = s.id and d.currency = s.currency";
+        "settlement_adjustment d on d.settlement_id = s.id and d.currency = s.currency and d.company_id = s.company_id";
     settled(cells, company, Part.APPLIED, "-d.amount_minor", differences, "d.kind <> 'TO_ACCOUNT'");
     settled(
         cells, company, Part.TO_ACCOUNTS, "-d.amount_minor", differences, "d.kind = 'TO_ACCOUNT'");
@@ -281,9 +281,9 @@ class CentTrails {
                 case when e.status in ('WAITING', 'SHELVED', 'RETURNED', 'BANKED', 'SOLD') then e.amount_minor else 0 end
                 + coalesce((select sum(s.on_account_minor + s.exchanged_minor) from settlement s where s.entry_id = e.id and s.status = 'POSTED'), 0)
                 + coalesce((select sum(a.amount_minor - a.discount_minor) from settlement s
-                    join settlement_application a on a.settlement_id = s.id and a.currency = s.currency where s.entry_id = e.id and s.status = 'POSTED'), 0)
+                    join settlement_application a on a.settlement_id = s.id and a.currency = s.currency and a.company_id = s.company_id where s.entry_id = e.id and s.status = 'POSTED'), 0)
                 - coalesce((select sum(d.amount_minor) from settlement s
-                    join settlement_adjustment d on d.settlement_id = s.id and d.currency = s.currency where s.entry_id = e.id and s.status = 'POSTED'), 0) as found
+                    join settlement_adjustment d on d.settlement_id = s.id and d.currency = s.currency and d.company_id = s.company_id where s.entry_id = e.id and s.status = 'POSTED'), 0) as found
               from bank_entry e
               where e.company_id = :company and e.amount_minor > 0 and e.status not in ('PENDING', 'WITHDRAWN')
             ) where found <> amount_minor order by booked_on, id limit 200

@@ -2,7 +2,6 @@ package org.sumbrel.server.access;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
@@ -20,6 +19,7 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.sumbrel.server.ApiTest;
+import org.sumbrel.server.Clerk;
 
 @ApiTest
 class AccessTest {
@@ -66,7 +66,7 @@ class AccessTest {
     var answer =
         web.perform(
                 post("/api/settlements/1/reversal")
-                    .with(user("osric").roles("SUPERVISOR"))
+                    .with(Clerk.signedIn("osric", "SUPERVISOR"))
                     .contentType(MediaType.APPLICATION_JSON)
                     .content("{\"reason\":\"x\"}"))
             .andReturn()
@@ -183,7 +183,7 @@ class AccessTest {
                 .content("{}");
     call.with(csrf());
     if (role != null) {
-      call.with(user(role.name().toLowerCase(Locale.ROOT)).roles(role.name()));
+      call.with(Clerk.signedIn(role.name().toLowerCase(Locale.ROOT), role.name()));
     }
     return web.perform(call).andReturn().getResponse().getStatus();
   }

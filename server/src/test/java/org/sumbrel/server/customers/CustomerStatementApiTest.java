@@ -9,7 +9,6 @@ import java.math.BigDecimal;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.sumbrel.server.ApiTest;
@@ -91,7 +90,7 @@ class CustomerStatementApiTest {
   void isSentAsPdfAndCsv() throws Exception {
     var books = new TestBooks(maren).invoices("1000.00");
     var path = "/api/customers/" + customer(books) + "/statement";
-    var by = SecurityMockMvcRequestPostProcessors.user("maren").roles("CLERK");
+    var by = Clerk.signedIn("maren", "CLERK");
     var pdf =
         web.perform(MockMvcRequestBuilders.get(path + ".pdf").with(by)).andReturn().getResponse();
     assertThat(pdf.getContentType()).isEqualTo("application/pdf");

@@ -48,7 +48,7 @@ class NoteApiTest {
     return web.perform(
             MockMvcRequestBuilders.multipart("/api/notes/" + noteId + "/attachments")
                 .file(new MockMultipartFile("file", name, "application/octet-stream", content))
-                .with(SecurityMockMvcRequestPostProcessors.user("maren").roles("CLERK"))
+                .with(Clerk.signedIn("maren", "CLERK"))
                 .with(SecurityMockMvcRequestPostProcessors.csrf()))
         .andReturn()
         .getResponse();
@@ -119,7 +119,7 @@ class NoteApiTest {
     var back =
         web.perform(
                 MockMvcRequestBuilders.get("/api/attachments/" + line.at("/id").asText())
-                    .with(SecurityMockMvcRequestPostProcessors.user("tolly").roles("AUDITOR")))
+                    .with(Clerk.signedIn("tolly", "AUDITOR")))
             .andReturn()
             .getResponse();
     assertThat(back.getContentAsByteArray()).isEqualTo(picture);

@@ -2,7 +2,6 @@ package org.sumbrel.server.pouch;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.hamcrest.Matchers.containsString;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
@@ -214,7 +213,7 @@ class TakingsApiTest {
             .formatted(money("6.00"), picture);
     var recorded = expect(201, maren.post("/api/receipts", body)).body();
     assertThat(recorded.at("/receipt/pictureId").asLong()).isEqualTo(picture);
-    web.perform(get("/api/receipts/pictures/" + picture).with(user("maren").roles("CLERK")))
+    web.perform(get("/api/receipts/pictures/" + picture).with(Clerk.signedIn("maren", "CLERK")))
         .andExpect(status().isOk())
         .andExpect(content().contentTypeCompatibleWith("image/svg+xml"))
         .andExpect(header().string("Content-Security-Policy", containsString("sandbox")));

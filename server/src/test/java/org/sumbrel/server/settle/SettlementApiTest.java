@@ -194,37 +194,6 @@ class SettlementApiTest {
   }
 
   @Test
-  void refusesAnItemOfAnotherCompany() {
-    var books = books("600.00");
-    var entry = books.credit("600.00", "flour");
-    var export = maren.get("/api/me").body().at("/companies/1/id").asText();
-    var foreign = maren.get("/api/open-items?company=" + export).body().at("/rows/0");
-    var euros = applied(foreign.at("/id").asLong(), "600.00").replace("USD", "EUR");
-    assertRefused(
-        maren.post("/api/settlements", draft(entry, euros, "")),
-        422,
-        "FOREIGN_COMPANY",
-        "another company");
-    var usd =
-        expect(
-                201,
-                maren.drop(
-                    "x.csv",
-                    "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open\n"
-                        + "XF-1,invoice,XF,Foreign,2026-05-01,2026-05-31,USD,600.00,600.00\n",
-                    "?company=" + export))
-            .body();
-    assertThat(usd.at("/fresh").asInt()).isEqualTo(1);
-    var item =
-        maren.get("/api/open-items?company=" + export + "&q=XF-1").body().at("/rows/0/id").asLong();
-    assertRefused(
-        maren.post("/api/settlements", draft(entry, applied(item, "600.00"), "")),
-        422,
-        "FOREIGN_COMPANY",
-        "XF-1");
-  }
-
-  @Test
   void refusesWhatIsSettledAlreadyAndSaysByWhom() {
     var books = books("600.00", "600.00");
     var entry = books.credit("600.00", "flour");
