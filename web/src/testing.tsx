@@ -45,6 +45,7 @@ export function openItem(id: number, number: string, open: string, more: Partial
 export function accountOf(openItems: Item[], more: Partial<Account> = {}): Account {
   return {
     id: 7,
+    companyId: 1,
     number: "C7",
     name: "Oskar & Daughters",
     oldestFirst: false,
@@ -63,7 +64,18 @@ export function withRoom() {
   vi.spyOn(Element.prototype, "clientWidth", "get").mockReturnValue(370);
 }
 
-export function show(piece: ReactNode, mayPost = true, supervisor = false) {
+/** The company of the tests, and one beside it. */
+export const GROUP = [
+  { id: 1, name: "Larkstow" },
+  { id: 2, name: "Larkstow Export" },
+];
+
+export function show(
+  piece: ReactNode,
+  mayPost = true,
+  supervisor = false,
+  group: typeof GROUP = GROUP.slice(0, 1),
+) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const page = (inside: ReactNode) => (
     <QueryClientProvider client={queries}>
@@ -76,6 +88,7 @@ export function show(piece: ReactNode, mayPost = true, supervisor = false) {
             mayPost,
             user: "maren",
             supervisor,
+            group,
           }}
         >
           <MemoryRouter>{inside}</MemoryRouter>

@@ -15,6 +15,8 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { api, data, type Schemas } from "../api/client";
+import { useBooks } from "./session";
+import { WorksIn } from "./WorksIn";
 import { EditDialog } from "../settings/EditDialog";
 import { History } from "../settings/History";
 import { Failed, Loading } from "../shared/States";
@@ -26,14 +28,21 @@ const MAY: Record<Schemas["NewUser"]["role"], string> = {
   ADMINISTRATOR: "users and companies; no posting",
 };
 
+/** As the form has it; of several companies he is told once he is there. */
+type NewUser = Omit<Schemas["NewUser"], "companies"> & { worksIn: string };
+
 /** The users, for the administrator: who there is, and one more. */
 export default function UsersView() {
   const queries = useQueryClient();
   const users = useQuery({ queryKey: ["users"], queryFn: async () => data(await api.GET("/api/users")) });
-  const { register, handleSubmit, reset } = useForm<Schemas["NewUser"]>({ defaultValues: { role: "CLERK" } });
+  const { register, handleSubmit, reset } = useForm<NewUser>({
+    defaultValues: { role: "CLERK", worksIn: "" },
+  });
   const [refused, setRefused] = useState("");
   const [changed, setChanged] = useState<Schemas["UserView"] | null>(null);
   const [locked, setLocked] = useState<string | null>(null);
+  const [member, setMember] = useState<Schemas["UserView"] | null>(null);
+  const books = useBooks();
   const change = useMutation({
     mutationFn: async ({ fullName = "", role = "CLERK", maySignIn = "" }: Record<string, string>) =>
       api.PUT("/api/users/{user}", {
@@ -58,10 +67,11 @@ export default function UsersView() {
     onSuccess: () => setLocked(null),
   });
 
-  const add = async (user: Schemas["NewUser"]) => {
+  const add = async ({ worksIn, ...user }: NewUser) => {
     setRefused("");
     try {
-      await api.POST("/api/users", { body: user });
+      const companies = worksIn === "" ? undefined : [Number(worksIn)];
+      await api.POST("/api/users", { body: { ...user, companies } });
       reset();
       await queries.invalidateQueries({ queryKey: ["users"] });
     } catch (error) {
@@ -76,7 +86,7 @@ export default function UsersView() {
     return <Failed error={users.error} />;
   }
   return (
-    <Box sx={{ p: 3, maxWidth: 860 }}>
+    <Box sx={{ p: 3, maxWidth: 1080 }}>
       <Typography variant="h1" sx={{ mb: 2 }}>
         Users
       </Typography>
@@ -87,6 +97,7 @@ export default function UsersView() {
             <TableCell>Name</TableCell>
             <TableCell>Role</TableCell>
             <TableCell>May</TableCell>
+            <TableCell>Works in</TableCell>
             <TableCell />
           </TableRow>
         </TableHead>
@@ -97,10 +108,20 @@ export default function UsersView() {
               <TableCell>{user.fullName}</TableCell>
               <TableCell>{user.role.toLowerCase()}</TableCell>
               <TableCell>{user.maySignIn ? MAY[user.role] : "sign in no more"}</TableCell>
+              <TableCell>
+                {user.companies
+                  ? user.companies.map((id) => books.group.find((c) => c.id === id)?.name ?? id).join(", ")
+                  : "all companies"}
+              </TableCell>
               <TableCell align="right" sx={{ py: 0, whiteSpace: "nowrap" }}>
                 <Button aria-label={`Change ${user.user}`} onClick={() => setChanged(user)}>
                   Change…
                 </Button>
+                {user.role !== "ADMINISTRATOR" && (
+                  <Button aria-label={`Companies of ${user.user}`} onClick={() => setMember(user)}>
+                    Companies…
+                  </Button>
+                )}
                 <Button aria-label={`New password for ${user.user}`} onClick={() => setLocked(user.user)}>
                   Password…
                 </Button>
@@ -126,6 +147,23 @@ export default function UsersView() {
             </MenuItem>
           ))}
         </TextField>
+        {books.group.length > 1 && (
+          <TextField
+            select
+            label="Works in"
+            defaultValue=""
+            {...register("worksIn")}
+            slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+            sx={{ width: 210 }}
+          >
+            <MenuItem value="">all companies</MenuItem>
+            {books.group.map((c) => (
+              <MenuItem key={c.id} value={String(c.id)}>
+                {c.name} only
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
         <TextField
           label="First password"
           type="password"
@@ -165,6 +203,7 @@ export default function UsersView() {
           }}
         />
       )}
+      {member && <WorksIn user={member} close={() => setMember(null)} />}
       {locked !== null && (
         <EditDialog
           title={`A new password for ${locked}`}

@@ -40,6 +40,8 @@ export interface Books {
   /** Who works in them. */
   user: string;
   supervisor: boolean;
+  /** All companies in which one works, this one too. */
+  group: { id: number; name: string }[];
 }
 
 export const BooksContext = createContext<Books>({
@@ -49,6 +51,7 @@ export const BooksContext = createContext<Books>({
   mayPost: false,
   user: "",
   supervisor: false,
+  group: [],
 });
 
 export function useBooks(): Books {

@@ -1,7 +1,7 @@
 import { cleanup, screen } from "@testing-library/react";
 import { createRef } from "react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { accountOf, openItem, serverAnswers, show, usd, withRoom } from "../testing";
+import { accountOf, GROUP, openItem, serverAnswers, show, usd, withRoom } from "../testing";
 import { AccountPane } from "./AccountPane";
 import type { Draft } from "./drafts";
 
@@ -115,13 +115,44 @@ describe("the account beside the receipt", () => {
     const search = screen.getByLabelText("Look for a payer, an item or an amount");
     await user.type(search, "90");
     await user.click(await screen.findByRole("button", { name: /LM-0020457/ }));
-    expect(choosePayer).toHaveBeenCalledWith(7, TWO[1]);
+    expect(choosePayer).toHaveBeenCalledWith(7, TWO[1], false);
     await user.type(search, "hall");
     await user.click(await screen.findByRole("button", { name: /Halloran/ }));
-    expect(choosePayer).toHaveBeenLastCalledWith(9, undefined);
+    expect(choosePayer).toHaveBeenLastCalledWith(9, undefined, false);
     found = false;
     await user.type(search, "nobody at all");
     expect(await screen.findByText(/nobody by that name/)).toBeTruthy();
+  });
+
+  it("looks in the books of another company, whose customer keeps nothing on account here", async () => {
+    const asked: string[] = [];
+    const theirs = openItem(31, "LX-03401", "700.00", { customerId: 9, customerName: "Saltpan" });
+    serverAnswers({
+      "GET /api/customers/7": () => ({ body: accountOf(TWO) }),
+      "GET /api/customers/9": () => ({
+        body: accountOf([theirs], { id: 9, companyId: 2, name: "Saltpan" }),
+      }),
+      "GET /api/customers": (request) => {
+        asked.push(new URL(request.url).searchParams.get("company") ?? "");
+        return { body: { rows: [{ id: 9, number: "C9", name: "Saltpan", openItems: 1, owes: [] }] } };
+      },
+      "GET /api/open-items": () => ({ body: { rows: [theirs] } }),
+      "GET /api/found": () => ({ body: { rows: [], sums: [], problems: [] } }),
+      "GET /api/found/open-items": () => ({ body: { items: [], more: false, sum: usd("0.00") } }),
+    });
+    const choosePayer = vi.fn();
+    const change = vi.fn();
+    const { user, again } = show(pane(EMPTY, { choosePayer, change }), true, false, GROUP);
+    await user.selectOptions(screen.getByLabelText("In whose books to look"), "2");
+    await user.type(screen.getByLabelText("Look for a payer, an item or an amount"), "salt");
+    await user.click(await screen.findByLabelText("Take LX-03401"));
+    expect(asked.at(-1)).toBe("2");
+    expect((change.mock.calls[0]?.[0] as Draft).applications[0]?.itemId).toBe(31);
+    expect(change.mock.calls[0]?.[1]).toEqual(new Map([[31, "LX-03401"]]));
+    await user.click(screen.getByRole("button", { name: /Saltpan1 item/ }));
+    expect(choosePayer).toHaveBeenLastCalledWith(9, undefined, true);
+    again(pane(EMPTY, { customerId: 9, choosePayer, change }));
+    expect(await screen.findByText("of Larkstow Export")).toBeTruthy();
   });
 
   it("says that nobody is known, that nothing is open, and what went wrong", async () => {

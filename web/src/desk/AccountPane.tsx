@@ -16,7 +16,7 @@ import {
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef, useState, type RefObject } from "react";
 import { Link as RouterLink } from "react-router";
-import { useBooks } from "../access/session";
+import { BooksContext, useBooks } from "../access/session";
 import type { Money } from "../api/client";
 import { Amount } from "../shared/Amount";
 import { count, onDay } from "../shared/dates";
@@ -45,7 +45,8 @@ export interface AccountProps {
   customerId: number | undefined;
   draft: Draft;
   change: (draft: Draft, numbers?: ReadonlyMap<number, string>) => void;
-  choosePayer: (customerId: number, item?: Item) => void;
+  /** Of another company one only looks at the account: its customer has none where the money came. */
+  choosePayer: (customerId: number, item?: Item, foreign?: boolean) => void;
   searchField: RefObject<HTMLInputElement | null>;
   readOnly: boolean;
   /** What arrived, against which the sum of what fits stands. */
@@ -64,10 +65,13 @@ export function AccountPane(props: AccountProps) {
     items.filter((item) => draft.applications.some((a) => a.itemId === item.id));
   // once nothing is taken any more there is nothing to be narrowed to
   const shown = (items: Item[]) => (onlyTaken && takenHere(items).length > 0 ? takenHere(items) : items);
+  const [owner, setOwner] = useState<number>();
+  const of = books.group.find((c) => c.id === owner);
   const pick = (id: number, item?: Item) => {
     setQ("");
-    choosePayer(id, item);
+    choosePayer(id, item, of !== undefined && of.id !== books.company);
   };
+  const whose = books.group.find((c) => c.id === account.data?.companyId && c.id !== books.company);
   return (
     <Box
       component="section"
@@ -96,10 +100,33 @@ export function AccountPane(props: AccountProps) {
           }
         }}
         slotProps={{ htmlInput: { "aria-label": "Look for a payer, an item or an amount" } }}
-        sx={{ mb: 1.25 }}
+        sx={{ mb: books.group.length > 1 ? 0.5 : 1.25 }}
       />
+      {books.group.length > 1 && (
+        <TextField
+          select
+          fullWidth
+          variant="standard"
+          value={String(of?.id ?? books.company)}
+          onChange={(event) => setOwner(Number(event.target.value))}
+          slotProps={{
+            select: { native: true },
+            htmlInput: { "aria-label": "In whose books to look" },
+            input: { disableUnderline: true, sx: { fontSize: 13, color: "text.secondary" } },
+          }}
+          sx={{ mb: 1 }}
+        >
+          {books.group.map((c) => (
+            <option key={c.id} value={c.id}>
+              in the books of {c.name}
+            </option>
+          ))}
+        </TextField>
+      )}
       {q.trim().length > 1 ? (
-        <Lookup q={q.trim()} pick={pick} {...props} />
+        <BooksContext.Provider value={of ? { ...books, company: of.id, companyName: of.name } : books}>
+          <Lookup q={q.trim()} pick={pick} {...props} />
+        </BooksContext.Provider>
       ) : customerId === undefined ? (
         <Typography color="textSecondary">
           Nobody is known to have sent this. Look for the payer above.
@@ -120,6 +147,11 @@ export function AccountPane(props: AccountProps) {
               {account.data.name}
             </Typography>
           </Link>
+          {whose && (
+            <Typography variant="body2" sx={{ fontWeight: 700 }}>
+              of {whose.name}
+            </Typography>
+          )}
           <Typography variant="body2" color="textSecondary" sx={{ mb: 0.75 }}>
             {account.data.owes.length === 0 && "owes nothing"}
             {account.data.owes.map((owed) => (
@@ -175,7 +207,7 @@ function Items({
 }: {
   items: Item[];
   draft: Draft;
-  change: (d: Draft) => void;
+  change: AccountProps["change"];
   owner: number;
   readOnly: boolean;
   scroller: RefObject<HTMLElement | null>;
@@ -261,7 +293,7 @@ function ItemRow({
   measure: (row: Element | null) => void;
   item: Item;
   draft: Draft;
-  change: (d: Draft) => void;
+  change: AccountProps["change"];
   foreign: boolean;
   readOnly: boolean;
 }) {
@@ -296,7 +328,9 @@ function ItemRow({
           size="small"
           checked={taken !== undefined}
           disabled={readOnly || item.kind === "REFUND"}
-          onChange={() => change(taken ? leaving(draft, item.id) : taking(draft, item))}
+          onChange={() =>
+            change(taken ? leaving(draft, item.id) : taking(draft, item), new Map([[item.id, item.number]]))
+          }
           slotProps={{ input: { "aria-label": `Take ${item.number}` } }}
           sx={{ p: 0 }}
         />

@@ -2,7 +2,7 @@ import { screen, within } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import { show } from "../testing";
 import { Counts } from "./Counts";
-import type { Draft, Preview } from "./drafts";
+import { tallyOf, type Draft, type Preview } from "./drafts";
 
 function eur(amount: string) {
   return { amount, currency: "EUR" };
@@ -28,6 +28,7 @@ function preview(given: string, shortage: string): Preview {
         source: "TABLE",
         words: "1 EUR = 1.085 USD of 28 May 2026",
         shortage: eur(shortage),
+        items: [3],
       },
     ],
   } as unknown as Preview;
@@ -47,6 +48,48 @@ function counts(given: string, shortage: string) {
   );
   return { change, ...shown };
 }
+
+describe("what counts for another company", () => {
+  it("says for whom, and divides what is that company's there and not above", () => {
+    const draft: Draft = {
+      entryId: 1,
+      applications: [
+        { itemId: 3, amount: usd("700.00") },
+        { itemId: 4, amount: usd("300.00") },
+      ],
+      adjustments: [{ kind: "WRITE_OFF", amount: usd("0.02"), companyId: 2 }],
+    };
+    const there = {
+      company: { id: 2, name: "Larkstow Export" },
+      given: usd("699.98"),
+      counted: usd("699.98"),
+      words: "",
+      shortage: usd("0.00"),
+      items: [3],
+    } as unknown as Preview["exchanges"][number];
+    const numbers = (id: number) => (id === 3 ? "LX-1" : "LM-1");
+    show(
+      <Counts
+        draft={draft}
+        preview={{ exchanges: [there] } as unknown as Preview}
+        numberOf={numbers}
+        change={vi.fn()}
+        drop={() => undefined}
+        readOnly={false}
+      />,
+    );
+    const section = screen.getByRole("region", { name: "Counts for Larkstow Export" });
+    expect(section.textContent).toContain("699.98 USD count for Larkstow Export and are owed to it");
+    expect(within(section).getByText("LX-1")).toBeTruthy();
+    expect(within(section).queryByText("LM-1")).toBeNull();
+    expect(within(section).queryByLabelText(/Of the receipt/)).toBeNull();
+    const labels = (bar: ReturnType<typeof tallyOf>) => [...bar.pieces, ...bar.beyond].map((p) => p.label);
+    expect(labels(tallyOf(usd("1000.00"), draft, numbers, [there]))).toEqual(
+      expect.arrayContaining(["LM-1", "for Larkstow Export"]),
+    );
+    expect(labels(tallyOf(usd("1000.00"), draft, numbers, [there]))).not.toContain("LX-1");
+  });
+});
 
 describe("what counts in another currency", () => {
   it("says how much of the receipt it is, at which rate, and how it divides there", () => {

@@ -5,7 +5,7 @@ import { Amount } from "../shared/Amount";
 import { FigureField } from "../shared/FigureField";
 import { grouped, isNegative, isZero, positive, typedAmount } from "../shared/money";
 import { TallyBar } from "../tally/TallyBar";
-import { counting, takingAmount, tallyIn, type Draft, type Preview } from "./drafts";
+import { counting, placeOf, takingAmount, tallyIn, type Draft, type Preview } from "./drafts";
 
 interface Props {
   draft: Draft;
@@ -16,7 +16,7 @@ interface Props {
   readOnly: boolean;
 }
 
-/** What of the receipt counts in other currencies: how much, at which rate, and how it divides there. */
+/** What of the receipt counts elsewhere: how much, at which rate, and how it divides there. */
 export function Counts({ draft, preview, numberOf, change, drop, readOnly }: Props) {
   return preview.exchanges.map((counts) => {
     const { currency } = counts.counted;
@@ -29,19 +29,19 @@ export function Counts({ draft, preview, numberOf, change, drop, readOnly }: Pro
     };
     return (
       <Box
-        key={currency}
+        key={placeOf(counts)}
         component="section"
-        aria-label={`Counts in ${currency}`}
+        aria-label={`Counts ${counts.company ? "for" : "in"} ${placeOf(counts)}`}
         sx={{ borderLeft: 3, borderColor: "divider", pl: 1.5, mt: 1.5 }}
       >
         <Rate
           key={`${counts.given.amount} ${counts.counted.amount}`}
           counts={counts}
-          say={(given) => change(counting(draft, currency, given))}
+          say={(given) => change(counting(draft, counts, given))}
           readOnly={readOnly}
         />
         <TallyBar
-          layout={tallyIn(counts.counted, draft, numberOf)}
+          layout={tallyIn(counts, draft, numberOf)}
           currency={currency}
           digits={counts.counted.amount.split(".")[1]?.length ?? 0}
           dashed
@@ -62,9 +62,17 @@ function Rate({
   say: (given: Money | undefined) => void;
   readOnly: boolean;
 }) {
-  const { given, counted, shortage } = counts;
+  const { given, counted, shortage, company } = counts;
   const [text, setText] = useState(grouped(given));
   const typed = typedAmount(text, given);
+  if (!counts.rate) {
+    return (
+      <Box sx={{ mb: 0.5, fontSize: 13 }}>
+        <Amount of={given} sx={{ fontWeight: 700 }} /> {given.currency} count for {company?.name} and are owed
+        to it
+      </Box>
+    );
+  }
   return (
     <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", gap: 1, mb: 0.5, fontSize: 13 }}>
       <FigureField
@@ -80,6 +88,7 @@ function Rate({
       />
       <span>
         {given.currency} count as <Amount of={counted} sx={{ fontWeight: 700 }} /> {counted.currency}
+        {company && ` for ${company.name}`}
       </span>
       <Typography variant="body2" color="textSecondary" sx={{ fontSize: 12.5 }}>
         {isZero(shortage) ? "at" : "held against"} {counts.words}

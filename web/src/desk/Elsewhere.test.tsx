@@ -39,6 +39,6 @@ describe("what money may pay in other currencies", () => {
     const calls = serverAnswers({ "GET /api/entries/4/elsewhere": () => ({ body: [] }) });
     show(<Elsewhere entry={ENTRY} change={vi.fn()} readOnly={false} />);
     await vi.waitFor(() => expect(calls).toHaveLength(1));
-    expect(screen.queryByRole("region", { name: "In other currencies" })).toBeNull();
+    expect(screen.queryByRole("region", { name: "In other currencies or companies" })).toBeNull();
   });
 });

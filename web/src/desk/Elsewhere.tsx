@@ -9,7 +9,7 @@ interface Props {
   readOnly: boolean;
 }
 
-/** What the money may pay in other currencies: each with its rate, to be taken as a draft. */
+/** What the money may pay in other currencies or for other companies: each with its rate, to be taken as a draft. */
 export function Elsewhere({ entry, change, readOnly }: Props) {
   const found = useQuery({
     queryKey: ["entry", "elsewhere", entry.id, entry.version],
@@ -20,9 +20,9 @@ export function Elsewhere({ entry, change, readOnly }: Props) {
     return null;
   }
   return (
-    <Box component="section" aria-label="In other currencies">
+    <Box component="section" aria-label="In other currencies or companies">
       <Typography variant="body2" color="textSecondary" sx={{ mb: 0.5 }}>
-        In other currencies
+        In other currencies or companies
       </Typography>
       {found.data.map((one) => (
         <Box

@@ -70,7 +70,9 @@ export function Lookup({
             size="small"
             checked={draft.applications.some((a) => a.itemId === item.id)}
             disabled={readOnly || item.kind === "REFUND"}
-            onChange={(_, take) => change(take ? taking(draft, item) : leaving(draft, item.id))}
+            onChange={(_, take) =>
+              change(take ? taking(draft, item) : leaving(draft, item.id), new Map([[item.id, item.number]]))
+            }
             slotProps={{ input: { "aria-label": `Take ${item.number}` } }}
             sx={{ p: 0 }}
           />

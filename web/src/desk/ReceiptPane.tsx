@@ -260,6 +260,14 @@ export function Writes({ preview }: { preview: Preview | undefined }) {
           {preview.needsApproval ? "Posting writes, once it is approved" : "Posting writes"}
         </Typography>
         <JournalLines lines={preview.lines} />
+        {preview.elsewhere.map((other) => (
+          <Box key={other.company.id} component="section" aria-label={`Written for ${other.company.name}`}>
+            <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
+              and for {other.company.name}
+            </Typography>
+            <JournalLines lines={other.lines} />
+          </Box>
+        ))}
       </Box>
     )
   );

@@ -16,6 +16,7 @@ const SHORT: Preview = {
     onAccount: usd("0.00"),
     refund: usd("0.00"),
     exchanged: usd("0.00"),
+    forOthers: usd("0.00"),
     toAccounts: usd("0.00"),
     left: usd("-0.40"),
   },
@@ -36,6 +37,7 @@ const SHORT: Preview = {
   changes: [],
   needsApproval: false,
   exchanges: [],
+  elsewhere: [],
   gapReasons: [],
 };
 

@@ -203,6 +203,7 @@ function Sums({ tally }: { tally: Schemas["TallyView"] }) {
       {!isZero(tally.onAccount) && <Sum name="On account" amount={tally.onAccount} />}
       {!isZero(tally.refund) && <Sum name="Refund" amount={tally.refund} />}
       {!isZero(tally.toAccounts) && <Sum name="To accounts" amount={tally.toAccounts} />}
+      {!isZero(tally.forOthers) && <Sum name="For the group" amount={tally.forOthers} />}
       {!isZero(tally.exchanged) && <Sum name="Counts elsewhere" amount={tally.exchanged} />}
       <Sum name={short ? "Short by" : "Left"} amount={positive(tally.left)} strong={!isZero(tally.left)} />
     </Box>

@@ -87,7 +87,7 @@ export function Workbench({ chosen, accountAsked, beside, go, goHome, keys, list
       go(next);
     }
   };
-  const choosePayer = (customerId: number, item?: Item) => {
+  const choosePayer = (customerId: number, item?: Item, foreign = false) => {
     if (!draft) {
       return;
     }
@@ -95,7 +95,7 @@ export function Workbench({ chosen, accountAsked, beside, go, goHome, keys, list
       setPayers((all) => ({ ...all, [detail.id]: customerId }));
     }
     const held = item && draft.applications.some((a) => a.itemId === item.id);
-    const base = accountAsked === undefined ? forPayer(draft, customerId) : draft;
+    const base = accountAsked === undefined && !foreign ? forPayer(draft, customerId) : draft;
     change(item && !held ? taking(base, item) : base, item ? new Map([[item.id, item.number]]) : undefined);
   };
   const take = (item: Item | undefined) => {

@@ -8,6 +8,9 @@ export type Draft = Schemas["PostSettlement"];
 export type Item = Schemas["OpenItemView"];
 export type Preview = Schemas["DraftView"];
 
+/** What of a receipt counts elsewhere. */
+export type Counted = Preview["exchanges"][number];
+
 export type Difference = Schemas["Difference"];
 export type HeldDraft = Schemas["HeldDraft"];
 
@@ -91,10 +94,21 @@ export function takingAmount(draft: Draft, itemId: number, amount: Money): Draft
   });
 }
 
-/** The draft with so much of the receipt for what is settled in a currency; without an amount as the rate says. */
-export function counting(draft: Draft, currency: string, given: Money | undefined): Draft {
-  const others = (draft.exchanges ?? []).filter((c) => c.currency !== currency);
-  return { ...draft, exchanges: [...others, { currency, given }], explanation: undefined };
+/** The draft with so much of the receipt for what is settled elsewhere; without an amount as the rate says. */
+export function counting(draft: Draft, there: Counted, given: Money | undefined): Draft {
+  const { currency } = there.counted;
+  const companyId = there.company?.id;
+  const others = (draft.exchanges ?? []).filter(
+    (c) => c.currency !== currency || (c.companyId ?? undefined) !== companyId,
+  );
+  return { ...draft, exchanges: [...others, { currency, given, companyId }], explanation: undefined };
+}
+
+/** Where something of a receipt counts, in words: in another currency, for another company, or both. */
+export function placeOf(there: Pick<Counted, "company" | "counted" | "given">): string {
+  const foreign = there.counted.currency !== there.given.currency ? there.counted.currency : undefined;
+  const company = there.company?.name;
+  return company && foreign ? `${company} in ${foreign}` : (company ?? foreign ?? "");
 }
 
 export function forPayer(draft: Draft, customerId: number): Draft {
@@ -121,23 +135,37 @@ export function tallyOf(
   numberOf: (itemId: number) => string,
   exchanges: Preview["exchanges"] = [],
 ): TallyLayout {
+  const elsewhere = new Set(exchanges.flatMap((e) => e.items));
   return laidOut(
     received,
-    draft,
+    {
+      applications: draft.applications.filter((a) => !elsewhere.has(a.itemId)),
+      adjustments: draft.adjustments.filter((a) => !a.companyId),
+    },
     numberOf,
-    exchanges.map((e) => ({ label: `for ${e.counted.currency}`, amount: -minor(e.given) })),
+    exchanges.map((e) => ({ label: `for ${placeOf(e)}`, amount: -minor(e.given) })),
     draft.onAccount ? minor(draft.onAccount) : 0,
   );
 }
 
-/** The tally bar of what counts in another currency. */
-export function tallyIn(counted: Money, draft: Draft, numberOf: (itemId: number) => string): TallyLayout {
-  return laidOut(counted, draft, numberOf, [], 0);
+/** The tally bar of what counts elsewhere. */
+export function tallyIn(there: Counted, draft: Draft, numberOf: (itemId: number) => string): TallyLayout {
+  const settled = new Set(there.items);
+  return laidOut(
+    there.counted,
+    {
+      applications: draft.applications.filter((a) => settled.has(a.itemId)),
+      adjustments: draft.adjustments.filter((a) => (a.companyId ?? undefined) === there.company?.id),
+    },
+    numberOf,
+    [],
+    0,
+  );
 }
 
 function laidOut(
   received: Money,
-  draft: Draft,
+  draft: Pick<Draft, "applications" | "adjustments">,
   numberOf: (itemId: number) => string,
   elsewhere: { label: string; amount: number }[],
   onAccount: number,

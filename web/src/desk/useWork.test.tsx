@@ -65,6 +65,7 @@ function work(by?: HeldDraft, more: Parameters<typeof serverAnswers>[0] = {}) {
             mayPost: true,
             user: "maren",
             supervisor: false,
+            group: [],
           }}
         >
           {children}

@@ -78,8 +78,9 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
       mayPost: me.role === "CLERK" || me.role === "SUPERVISOR",
       user: me.user,
       supervisor: me.role === "SUPERVISOR",
+      group: me.companies.map(({ id, name }) => ({ id, name })),
     }),
-    [company, me.role, me.user],
+    [company, me.role, me.user, me.companies],
   );
   const choose = (id: number) => {
     localStorage.setItem("company", String(id));

@@ -33,6 +33,7 @@ function settlement(more: object = {}) {
     ],
     adjustments: [],
     rates: [],
+    elsewhere: [],
     onAccount: usd("0.00"),
     postedOn: "2026-05-29",
     postedAt: "2026-05-29T09:00:00Z",

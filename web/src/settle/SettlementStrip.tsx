@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { useBooks } from "../access/session";
 import type { Money } from "../api/client";
+import { placeOf } from "../desk/drafts";
 import { useReverse } from "../desk/queries";
 import { CameBy } from "../lockbox/CameBy";
 import { JournalLines } from "../journal/JournalLines";
@@ -36,19 +37,18 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
   // money from us is drawn as long as money to us
   const fromUs = isNegative(s.received);
   const units = (amount: Money) => (fromUs ? -minor(amount) : minor(amount));
-  const here = (amount: Money) => amount.currency === s.received.currency;
-  const elsewhere = s.rates.flatMap((r) =>
-    r.given && r.counted ? [{ label: `for ${r.counted.currency}`, amount: -units(r.given) }] : [],
+  const here = (part: { amount: Money; company?: unknown }) =>
+    part.amount.currency === s.received.currency && !part.company;
+  const elsewhere = s.rates.flatMap(({ given, counted, company }) =>
+    given && counted ? [{ label: `for ${placeOf({ given, counted, company })}`, amount: -units(given) }] : [],
   );
   const layout = layOut(
     units(s.received),
     s.applications
-      .filter((a) => here(a.amount))
+      .filter(here)
       .map((a) => ({ label: a.number, amount: units(a.amount), discount: units(a.discount) })),
     [
-      ...s.adjustments
-        .filter((a) => here(a.amount))
-        .map((a) => ({ label: KEPT[a.kind], amount: units(a.amount) })),
+      ...s.adjustments.filter(here).map((a) => ({ label: KEPT[a.kind], amount: units(a.amount) })),
       ...elsewhere,
     ],
     units(s.onAccount),
@@ -90,7 +90,7 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           <span key={a.itemId}>
             {n > 0 && ", "}
             <ItemLink id={a.itemId} number={a.number} /> <Amount of={a.amount} />
-            {!here(a.amount) && ` ${a.amount.currency}`}
+            {!here(a) && <There part={a} received={s.received} />}
             {!isZero(a.discount) && (
               <>
                 {" less "}
@@ -103,7 +103,7 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           <span key={n}>
             {n + s.applications.length > 0 && ", "}
             {KEPT[a.kind]} <Amount of={positive(a.amount)} />
-            {!here(a.amount) && ` ${a.amount.currency}`}
+            {!here(a) && <There part={a} received={s.received} />}
             {a.reason && ` (${REASON[a.reason]})`}
             {a.text && `: ${a.text}`}
           </span>
@@ -122,15 +122,12 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
           {s.reversal && ` · reversed ${atMoment(s.reversal.at)} by ${s.reversal.by}: ${s.reversal.reason}`}
         </Typography>
         {s.rates.map((rate) => (
-          <Typography key={rate.words + rate.from + rate.to} variant="body2" sx={{ fontSize: 12.5 }}>
-            {rate.given && rate.counted ? (
-              <>
-                <Amount of={rate.given} /> {rate.given.currency} counted as <Amount of={rate.counted} />{" "}
-                {rate.counted.currency}; held against {rate.words}
-              </>
-            ) : (
-              `In the books at ${rate.words}`
-            )}
+          <Typography
+            key={rate.words + rate.from + rate.to + (rate.company?.id ?? "")}
+            variant="body2"
+            sx={{ fontSize: 12.5 }}
+          >
+            <RateKept rate={rate} />
           </Typography>
         ))}
         <Chain settlement={s} />
@@ -167,6 +164,18 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
         {shown && (
           <Box sx={{ maxWidth: 560, mt: 0.5 }}>
             <WrittenLines of={s.journalEntryId} />
+            {s.elsewhere.map((other) => (
+              <Box
+                key={other.company.id}
+                component="section"
+                aria-label={`Written for ${other.company.name}`}
+              >
+                <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
+                  and for {other.company.name}
+                </Typography>
+                <WrittenLines of={other.journalEntryId} />
+              </Box>
+            ))}
           </Box>
         )}
       </Box>
@@ -181,6 +190,40 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
       </Box>
       {asking && <ReverseDialog settlement={s} close={() => setAsking(false)} />}
     </Box>
+  );
+}
+
+/** Where a part counts that does not count where the receipt does. */
+function There({
+  part,
+  received,
+}: {
+  part: { amount: Money; company?: { name: string } | null };
+  received: Money;
+}) {
+  return (
+    <>
+      {part.amount.currency !== received.currency && ` ${part.amount.currency}`}
+      {part.company && ` of ${part.company.name}`}
+    </>
+  );
+}
+
+function RateKept({ rate }: { rate: Settlement["rates"][number] }) {
+  const whose = rate.company ? ` for ${rate.company.name}` : "";
+  if (!rate.given || !rate.counted) {
+    return `In the books${rate.company ? ` of ${rate.company.name}` : ""} at ${rate.words}`;
+  }
+  return rate.rate ? (
+    <>
+      <Amount of={rate.given} /> {rate.given.currency} counted as <Amount of={rate.counted} />{" "}
+      {rate.counted.currency}
+      {whose}; held against {rate.words}
+    </>
+  ) : (
+    <>
+      <Amount of={rate.given} /> {rate.given.currency} counted{whose} and are owed to it
+    </>
   );
 }
 
@@ -268,8 +311,11 @@ function ReverseDialog({ settlement, close }: { settlement: Settlement; close: (
       leave="Keep it"
     >
       <Typography sx={{ mb: 2 }}>
-        Every balance goes back to what it was, the mirror entry is written, and the money waits at the desk
-        again.
+        Every balance goes back to what it was,{" "}
+        {settlement.elsewhere.length === 0
+          ? "the mirror entry is written,"
+          : `the mirror entries are written here and for ${settlement.elsewhere.map((e) => e.company.name).join(" and ")},`}{" "}
+        and the money waits at the desk again.
       </Typography>
       <TextField
         label="Why"

@@ -7,7 +7,10 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.sumbrel.server.SumbrelSettings;
 
-/** The four users of the demonstration; they are made in demo mode only. */
+/**
+ * The users of the demonstration; they are made in demo mode only. Sela works in one of the
+ * companies only, once they are there.
+ */
 @Component
 @Order(1)
 class DemoUsers implements ApplicationRunner {
@@ -17,6 +20,7 @@ class DemoUsers implements ApplicationRunner {
   private static final Map<String, DemoUser> ALL =
       Map.of(
           "maren", new DemoUser("Maren Tideway", Role.CLERK),
+          "sela", new DemoUser("Sela Throstle", Role.CLERK),
           "osric", new DemoUser("Osric Pellham", Role.SUPERVISOR),
           "tolly", new DemoUser("Tolly Marsh", Role.AUDITOR),
           "wynne", new DemoUser("Wynne Archer", Role.ADMINISTRATOR));

@@ -50,7 +50,10 @@ class UserController {
       @NotBlank String user,
       @NotBlank String fullName,
       @NotNull Role role,
-      @NotNull String password) {}
+      @NotNull String password,
+      @Schema(description = "in which companies he works; null for all, also those to come")
+          @Size(max = 200)
+          List<@NotNull Long> companies) {}
 
   @GetMapping
   @Operation(summary = "All users, by name")
@@ -62,7 +65,8 @@ class UserController {
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Adds a user")
   UserView add(@Valid @RequestBody NewUser call) {
-    return view(users.add(call.user(), call.fullName(), call.password(), call.role()));
+    return view(
+        users.add(call.user(), call.fullName(), call.password(), call.role(), call.companies()));
   }
 
   @PutMapping("/{user}")

@@ -91,13 +91,26 @@ public class Users {
   }
 
   /**
-   * Adds a user.
+   * Adds a user who works in all companies.
    *
    * @throws BadRequest where name or password will not do
    * @throws Conflict where the name is taken
    */
   @Transactional
   public Person add(String name, String fullName, String password, Role role) {
+    return add(name, fullName, password, role, null);
+  }
+
+  /**
+   * Adds a user.
+   *
+   * @param companies in which he works; null for all, also those to come
+   * @throws BadRequest where name, password or companies will not do
+   * @throws Conflict where the name is taken
+   */
+  @Transactional
+  public Person add(
+      String name, String fullName, String password, Role role, Collection<Long> companies) {
     if (!NAME.matcher(name).matches()) {
       throw new BadRequest(
           "A user's name has 2 to 60 small letters, digits, points or dashes and begins with a letter.");
@@ -106,8 +119,9 @@ public class Users {
     if (users.findByName(name).isPresent()) {
       throw new Conflict("NAME_TAKEN", "There is a user " + name + " already.");
     }
-    return person(
-        users.save(new UserEntity(name, fullName.strip(), passwords.encode(password), role)));
+    var user = new UserEntity(name, fullName.strip(), passwords.encode(password), role);
+    user.worksIn(companies == null ? Membership.EVERYWHERE : known(companies));
+    return person(users.save(user));
   }
 
   /**

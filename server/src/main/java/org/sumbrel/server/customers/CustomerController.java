@@ -103,6 +103,7 @@ class CustomerController {
 
   record CustomerAccount(
       @NotNull Long id,
+      @NotNull @Schema(description = "whose customer it is") Long companyId,
       @NotNull String number,
       @NotNull String name,
       @NotNull boolean oldestFirst,
@@ -194,6 +195,7 @@ class CustomerController {
             .orElse(null);
     return new CustomerAccount(
         customer.id(),
+        customer.companyId(),
         customer.number(),
         customer.name(),
         customer.oldestFirst(),

@@ -28,6 +28,7 @@ import org.sumbrel.formats.FileBytes;
 import org.sumbrel.server.SumbrelSettings;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
+import org.sumbrel.server.access.Users;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.companies.LedgerAccountEntity;
@@ -71,6 +72,7 @@ class DemoStart implements ApplicationRunner {
   private final OpeningBalances openings;
   private final AccountSettlements charges;
   private final Rates rates;
+  private final Users users;
   private final TransactionTemplate transaction;
   private final EntityManager rows;
 
@@ -87,9 +89,11 @@ class DemoStart implements ApplicationRunner {
       OpeningBalances openings,
       AccountSettlements charges,
       Rates rates,
+      Users users,
       TransactionTemplate transaction,
       EntityManager rows) {
     this.rates = rates;
+    this.users = users;
     this.settings = settings;
     this.companies = companies;
     this.customers = customers;
@@ -115,6 +119,9 @@ class DemoStart implements ApplicationRunner {
         status -> {
           try {
             fill();
+            if (settings.demo().users()) {
+              users.worksIn("sela", List.of(companies.ids().get(1)));
+            }
           } catch (BrokenFile | IOException e) {
             throw new IllegalStateException("the demo's own files are broken", e);
           }

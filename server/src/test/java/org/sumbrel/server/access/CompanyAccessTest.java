@@ -44,6 +44,7 @@ class CompanyAccessTest {
           "PUT /api/payouts/{id}/items/{itemId}/type itemId",
           "PayoutBelongs target", // looked up within the payout's company
           "WorksIn companies", // the administrator's
+          "NewUser companies",
           "Order ids", // likewise within the company that is named
           "version",
           "entryVersion",
@@ -284,7 +285,7 @@ class CompanyAccessTest {
                 exports.drop(
                     "own.csv",
                     "entry_id,booking_date,amount,currency,payer_name,remittance\n"
-                        + "OWN-1,2026-04-21,10.00,EUR,Somebody,nothing\n",
+                        + "OWN-1,2026-05-27,10.00,EUR,Somebody,nothing\n",
                     "?bankAccount=" + accounts.at("/0/id").asText()))
             .body();
     return exports

@@ -104,10 +104,18 @@ class BooksCheckTest {
         "update open_item set worth_minor = worth_minor + 1 where id = (select max(id) from open_item where worth_minor > 1)");
     breaks(
         "What of a receipt counts in another currency",
-        "insert into settlement_rate (id, settlement_id, position, from_currency, to_currency, per_unit, source, words, given_minor, counted_minor, counted_currency)"
+        "insert into settlement_rate (id, settlement_id, position, from_currency, to_currency, per_unit, source, words, given_minor, counted_minor, counted_currency, company_id)"
             + " values (next value for settlement_line_seq, "
             + settlement
-            + ", 0, 'EUR', 'USD', 1.1, 'TABLE', '', 110, 100, 'EUR')");
+            + ", 0, 'EUR', 'USD', 1.1, 'TABLE', '', 110, 100, 'EUR', (select min(id) from company))");
+    breaks(
+        "agree on what they owe each other",
+        "update journal_line set ledger_account_id = (select min(id) from ledger_account where role = 'GROUP_COMPANY') where id = "
+            + line);
+    breaks(
+        "What is settled of another company's items is in its journal",
+        "update settlement_application set company_id = (select max(id) from company) where settlement_id = "
+            + settlement);
     breaks(
         "has two lines at least",
         "delete from journal_line where journal_entry_id = "

@@ -19,7 +19,7 @@ import org.sumbrel.server.Clerk;
 class GroupApiTest {
 
   private static final AtomicInteger NEXT = new AtomicInteger(1);
-  private static final String DAY = "2026-04-14";
+  private static final String DAY = "2026-05-27";
 
   @Autowired private MockMvc web;
   private Clerk maren;
@@ -44,7 +44,7 @@ class GroupApiTest {
         maren.drop(
             "i.csv",
             "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open,terms\n"
-                + "%s,invoice,GR%d,Group Payer %d,2026-04-06,2026-05-06,%s,%s,%s,%s\n"
+                + "%s,invoice,GR%d,Group Payer %d,2026-05-19,2026-06-18,%s,%s,%s,%s\n"
                     .formatted(number, n, n, currency, total, total, terms),
             "?company=" + company));
     return maren
