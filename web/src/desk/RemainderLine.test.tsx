@@ -36,6 +36,7 @@ const SHORT: Preview = {
   customers: [],
   changes: [],
   needsApproval: false,
+  items: [],
   exchanges: [],
   elsewhere: [],
   gapReasons: [],

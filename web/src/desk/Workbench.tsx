@@ -75,6 +75,7 @@ export function Workbench({ chosen, accountAsked, beside, go, goHome, keys, list
   const account = useCustomer(payer);
 
   const numbers = new Map<number, string>(work.numbers);
+  preview.data?.items.forEach((item) => numbers.set(item.itemId, item.number));
   detail?.proposals.forEach((p) => p.applications.forEach((a) => numbers.set(a.itemId, a.number)));
   account.data?.openItems.forEach((item) => numbers.set(item.id, item.number));
   // what a colleague settled meanwhile may still be in the draft

@@ -49,7 +49,7 @@ class ExchangeTest extends DeskTest {
     region("Queue").getByRole(AriaRole.GROUP).getByRole(AriaRole.BUTTON).first().click();
     // the text names what is in dollars: nobody may post it as it stands
     assertThat(region("Explanations")).containsText("LX-03401 in the text has 1,000.00 USD open");
-    assertThat(region("In other currencies"))
+    assertThat(region("In other currencies or companies"))
         .containsText("LX-03401 is in the text: 1,000.00 USD come to 921.70 EUR");
     button("^Take LX-03401 for it$").click();
     var counts = region("Counts in USD");

@@ -43,6 +43,9 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
      */
     List<RateUsed> rates(CurrencyUnit from);
 
+    /** What a company of the group is called. */
+    String company(String id);
+
     /** What the bank says it kept of the payment, in the receipt's currency. */
     Money charges();
   }
@@ -225,19 +228,17 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
       return "; " + words(left.abs()) + (left.isNegative() ? " less came" : " more came");
     }
 
-    private static String atRates(List<Exchanged> exchanges) {
+    private String atRates(List<Exchanged> exchanges) {
       return exchanges.stream()
           .map(
               e ->
-                  e.reference()
-                      .map(
-                          used ->
-                              words(e.counted())
-                                  + " come to "
-                                  + words(e.given())
-                                  + " at "
-                                  + used.words())
-                      .orElseGet(() -> words(e.counted()) + " for another company of the group"))
+                  words(e.counted())
+                      + (e.companyId().equals(receipt.companyId())
+                          ? ""
+                          : " for " + known.company(e.companyId()))
+                      + e.reference()
+                          .map(used -> " come to " + words(e.given()) + " at " + used.words())
+                          .orElse(""))
           .collect(Collectors.joining(", "));
     }
 

@@ -42,6 +42,11 @@ class ElsewhereProposalTest {
                       "rate " + rate))
           .toList();
     }
+
+    @Override
+    public String company(String id) {
+      return "the " + id + " company";
+    }
   }
 
   private static Rates at(String... perDollar) {
@@ -68,6 +73,21 @@ class ElsewhereProposalTest {
         .isEqualTo(
             "A, B are in the text: 1,000.00 USD come to 921.70 EUR at rate 0.9217; the bank kept 15.00 EUR");
     assertThat(settled(only).adjustments().get(0).amount()).isEqualTo(money("EUR 15.00"));
+  }
+
+  @Test
+  void whatIsOwnAndWhatIsAnotherCompanysStandTogether() {
+    var named =
+        List.<OpenItem>of(
+            invoice("A", "EUR 300.00"),
+            Books.of("export", Books.invoice("X", "x", money("EUR 700.00"))),
+            Books.of("export", Books.invoice("Y", "x", money("USD 100.00"))));
+    var only = of("1092.00", named, List.of(), at("0.92")).get(0);
+    assertThat(only.why())
+        .isEqualTo(
+            "A, X, Y are in the text: 700.00 EUR for the export company, 100.00 USD for the export company come to 92.00 EUR at rate 0.92, to the cent");
+    assertThat(settled(only).exchanges()).hasSize(2);
+    assertThat(settled(only).itemsAfter()).allMatch(OpenItem::settled);
   }
 
   @Test

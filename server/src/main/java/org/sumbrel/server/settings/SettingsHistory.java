@@ -144,6 +144,10 @@ class SettingsHistory {
       table = "policy_limit";
       column = parts[1];
     }
+    if (column.equals("every_company") || column.startsWith("user_company")) {
+      throw new BadRequest(
+          "In which companies somebody works is not taken back; say it anew beside his name.");
+    }
     if (!column.matches("[a-z_]+") || column.equals("password_hash")) {
       throw new BadRequest("A password is not taken back; give the user another one.");
     }

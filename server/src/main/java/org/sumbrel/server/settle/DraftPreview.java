@@ -101,6 +101,9 @@ class DraftPreview {
           String approval,
       @NotNull @Schema(description = "what speaks for it") String note) {}
 
+  /** An item by the number that it is known by. */
+  record NumberedItem(@NotNull Long itemId, @NotNull String number) {}
+
   record CustomerTotal(@NotNull Long customerId, @NotNull String name, @NotNull MoneyView taken) {}
 
   /** What is written into the journal of another company. */
@@ -120,6 +123,8 @@ class DraftPreview {
   record DraftView(
       @NotNull PostSettlement draft,
       @NotNull TallyView tally,
+      @NotNull @Schema(description = "the items of the draft, whosever they are")
+          List<NumberedItem> items,
       @NotNull List<CountsView> exchanges,
       @NotNull List<CustomerTotal> customers,
       @NotNull List<OptionView> options,
@@ -177,6 +182,9 @@ class DraftPreview {
     return new DraftView(
         sent,
         tally(tally),
+        draft.applications().stream()
+            .map(a -> new NumberedItem(Long.valueOf(a.item().id()), a.item().number()))
+            .toList(),
         draft.exchanges().stream().map(e -> countsView(draft, e)).toList(),
         customers(draft),
         options,

@@ -52,11 +52,12 @@ class Elsewhere {
     }
     var explained = proposals.explained(entryId);
     var mentioned = open(customers.itemsThere(entry.companyId(), explained.named()));
-    var named = new ArrayList<>(elsewhere(entry, mentioned));
-    named.addAll(ofOthers(entry));
-    if (!named.isEmpty()) {
+    var others = ofOthers(entry);
+    var named = new ArrayList<OpenItem>();
+    if (!others.isEmpty() || !elsewhere(entry, mentioned).isEmpty()) {
       // with what the text names in the receipt's own currency and company
-      mentioned.stream().filter(i -> !named.contains(i)).forEach(named::add);
+      named.addAll(mentioned);
+      named.addAll(others);
     }
     var owed =
         elsewhere(
@@ -114,6 +115,11 @@ class Elsewhere {
           .filter(bank -> bank.instructed().getCurrencyUnit().equals(from))
           .map(bank -> List.of(bank.used(entry.amount())))
           .orElseGet(() -> valuing.recent(from, own, entry.bookedOn()));
+    }
+
+    @Override
+    public String company(String id) {
+      return companies.company(Long.valueOf(id)).name();
     }
 
     @Override

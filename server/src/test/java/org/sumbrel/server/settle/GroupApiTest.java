@@ -134,7 +134,7 @@ class GroupApiTest {
     assertThat(told.at("/0/named").asBoolean()).isTrue();
     assertThat(told.at("/0/items")).hasSize(2);
     assertThat(told.at("/0/why").asText())
-        .contains("700.00 USD for another company of the group", "to the cent");
+        .contains("700.00 USD for Larkstow Grain Export Ltd", "to the cent");
 
     var draft = draft(entry, applied(own, "300.00", "USD"), applied(other, "700.00", "USD"));
     var view = expect(200, maren.post("/api/settlements/preview", draft)).body();

@@ -1,0 +1,96 @@
+package org.sumbrel.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page.GetByRoleOptions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
+import java.io.IOException;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** One receipt over two companies, and somebody who works in one of them only. */
+class CompaniesTest extends DeskTest {
+
+  private static final String EXPORT = "Larkstow Grain Export Ltd";
+
+  private void in(String company) {
+    button("company, light").click();
+    page.getByRole(AriaRole.MENUITEM, new GetByRoleOptions().setName(company)).click();
+  }
+
+  private void chosen() {
+    page.navigate(sumbrel.address() + "/waiting/desk");
+    choose(page, "our bakery");
+  }
+
+  private void settledFor(String company, String number) {
+    in(company);
+    page.navigate(sumbrel.address() + "/waiting/find?what=SETTLED&q=" + number);
+    assertThat(page.getByText(number).first()).isVisible();
+    assertThat(page.getByText("SALTPAN TRADING INC").first()).isVisible();
+  }
+
+  @Test
+  void oneReceiptPaysInvoicesOfTwoCompaniesAndIsTakenBackInBoth() throws IOException {
+    signIn(page, "maren");
+    bring(Dropped.example("larkstow-operating-for-both-companies-2026-05-29.xml"));
+    assertThat(told("for-both-companies")).containsText("new");
+    chosen();
+    assertThat(region("In other currencies or companies"))
+        .containsText("1,000.00 USD for " + EXPORT + "; 0.02 USD less came");
+    button("^Take LM-0020389, LX-03401 for it$").click();
+    var counts = region("Counts for " + EXPORT);
+    assertThat(counts).containsText("1,000.00 USD count for " + EXPORT + " and are owed to it");
+    assertThat(region("Remainder")).containsText("For the group");
+    // what is missing of the item that was added last is a difference of its company
+    button("^Write off 0.02").click();
+    assertThat(counts).containsText("999.98 USD count for");
+    var written = region("Written for " + EXPORT);
+    assertThat(written).containsText("Larkstow Mill Ltd");
+    assertThat(written).containsText("Small write-offs");
+    button("^Post 1,724.98").click();
+    assertThat(page.getByText(Pattern.compile("^Posted 1,724.98"))).isVisible();
+
+    // on the accounts of both customers it is gone, each in the books of his company
+    settledFor("Larkstow Mill Ltd", "LM-0020389");
+    settledFor(EXPORT, "LX-03401");
+    page.navigate(sumbrel.address() + "/posted/journal");
+    assertThat(page.getByText("received by Larkstow Mill Ltd").first()).isVisible();
+
+    in("Larkstow Mill Ltd");
+    page.navigate(sumbrel.address() + "/posted/settlements");
+    assertThat(page.getByText("LX-03401").first()).isVisible();
+    button("^Reverse…$").first().click();
+    assertThat(page.getByRole(AriaRole.DIALOG))
+        .containsText("mirror entries are written here and for " + EXPORT);
+    page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.TEXTBOX).first().fill("the wrong one");
+    button("^Reverse 1,724.98").click();
+    assertThat(button("^Reversed$").first()).isVisible();
+    chosen();
+    // by hand, in the books of the other company
+    page.getByLabel("In whose books to look")
+        .selectOption(new SelectOption().setLabel("in the books of " + EXPORT));
+    page.getByLabel("Look for a payer, an item or an amount").fill("LX-03401");
+    page.getByLabel("Take LX-03401").click();
+    assertThat(region("Counts for " + EXPORT)).containsText("1,000.00 USD count for");
+    button("^Start over$").click();
+  }
+
+  @Test
+  void whoWorksInOneCompanySeesNothingOfTheOther() {
+    signIn(page, "sela");
+    assertThat(page.getByText("Larkstow Grain Export").first()).isVisible();
+    button("company, light").click();
+    assertThat(
+            page.getByRole(AriaRole.MENUITEM, new GetByRoleOptions().setName("Larkstow Mill Ltd")))
+        .hasCount(0);
+    page.keyboard().press("Escape");
+    // an address of the other company, as a colleague may send it
+    page.navigate(sumbrel.address() + "/posted/settlements/1");
+    assertThat(page.getByText("You do not work in the company whose this is").first()).isVisible();
+    page.navigate(sumbrel.address() + "/posted/customers");
+    assertThat(page.getByText("Moulin Importers").first()).isVisible();
+    assertThat(page.getByText("Three Rivers Sourdough")).hasCount(0);
+  }
+}
