@@ -7,6 +7,7 @@ import { DifferencesTab } from "./DifferencesTab";
 import { StatementsTab } from "./StatementsTab";
 import { TrialBalanceTab } from "./TrialBalanceTab";
 import { UnrealisedTab } from "./UnrealisedTab";
+import { TogetherTab } from "./TogetherTab";
 import { UnappliedTab } from "./UnappliedTab";
 
 const NAMES = {
@@ -17,7 +18,8 @@ const NAMES = {
   claims: "Claims",
   differences: "What differences cost",
   statements: "Statements",
-  unrealised: "Other currencies",
+  together: "All currencies",
+  unrealised: "Unrealised",
   rates: "Rates",
 };
 
@@ -29,6 +31,7 @@ const VIEWS = {
   claims: ClaimsTab,
   differences: DifferencesTab,
   statements: StatementsTab,
+  together: TogetherTab,
   unrealised: UnrealisedTab,
   rates: RatesTab,
 };

@@ -70,21 +70,32 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
   const [keysShown, setKeysShown] = useState(false);
   const [actions, setActions] = useState<HTMLElement | null>(null);
   const company = me.companies.find((c) => c.id === chosen) ?? me.companies[0];
+  const [currencies, setCurrencies] = useState<Record<number, string>>(() =>
+    JSON.parse(localStorage.getItem("currencies") ?? "{}"),
+  );
+  const wanted = currencies[company?.id ?? 0];
+  const currency =
+    company?.currencies.find((code) => code === wanted) ?? company?.currencies[0] ?? company?.currency;
   const books = useMemo<Books>(
     () => ({
       company: company?.id ?? 0,
       companyName: company?.name ?? "",
-      currency: company?.bankAccounts[0]?.currency ?? company?.currency ?? "USD",
+      currency: currency ?? "USD",
       mayPost: me.role === "CLERK" || me.role === "SUPERVISOR",
       user: me.user,
       supervisor: me.role === "SUPERVISOR",
       group: me.companies.map(({ id, name }) => ({ id, name })),
     }),
-    [company, me.role, me.user, me.companies],
+    [company, currency, me.role, me.user, me.companies],
   );
   const choose = (id: number) => {
     localStorage.setItem("company", String(id));
     setChosen(id);
+  };
+  const chooseCurrency = (code: string) => {
+    const next = { ...currencies, [books.company]: code };
+    localStorage.setItem("currencies", JSON.stringify(next));
+    setCurrencies(next);
   };
   useKeys({ "?": () => setKeysShown(true) });
   const views = (VIEWS[tile] ?? []).filter((view) => !view.demo || me.demo);
@@ -122,7 +133,13 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
             <Box sx={{ flex: 1, minWidth: 0 }}>{company && <FlowStrip tile={tile} />}</Box>
             {company && <Everything />}
             <Asked />
-            <UserCorner me={me} books={books} choose={choose} showKeys={() => setKeysShown(true)} />
+            <UserCorner
+              me={me}
+              books={books}
+              choose={choose}
+              chooseCurrency={chooseCurrency}
+              showKeys={() => setKeysShown(true)}
+            />
           </Box>
           <Box
             component="nav"
@@ -166,7 +183,7 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
           <Box
             component="main"
             sx={{ flex: 1, minHeight: 0, overflow: "auto", "@media print": { overflow: "visible" } }}
-            key={books.company}
+            key={`${books.company} ${books.currency}`}
           >
             <TakeIn>
               <ActionsPlace.Provider value={actions}>{children}</ActionsPlace.Provider>
@@ -185,11 +202,13 @@ function UserCorner({
   me,
   books,
   choose,
+  chooseCurrency,
   showKeys,
 }: {
   me: Me;
   books: Books;
   choose: (id: number) => void;
+  chooseCurrency: (code: string) => void;
   showKeys: () => void;
 }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -197,6 +216,7 @@ function UserCorner({
   const navigate = useNavigate();
   const signOut = useSignOut();
   const close = () => setAnchor(null);
+  const currencies = me.companies.find((c) => c.id === books.company)?.currencies ?? [];
   return (
     <>
       <IconButton
@@ -227,6 +247,20 @@ function UserCorner({
             {c.name}
           </MenuItem>
         ))}
+        {currencies.length > 1 && <ListSubheader>Figures in</ListSubheader>}
+        {currencies.length > 1 &&
+          currencies.map((code) => (
+            <MenuItem
+              key={code}
+              selected={code === books.currency}
+              onClick={() => {
+                chooseCurrency(code);
+                close();
+              }}
+            >
+              {code}
+            </MenuItem>
+          ))}
         <Divider />
         <ListSubheader>Light</ListSubheader>
         {(Object.keys(LIGHTS) as Light[]).map((l) => (

@@ -1,6 +1,7 @@
 package org.sumbrel.server.companies;
 
 import java.math.BigDecimal;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -55,7 +56,14 @@ public class Companies {
 
   public List<CompanyView> all() {
     return companies.findAllByOrderById().stream()
-        .map(c -> new CompanyView(c.id(), c.name(), c.currency(), bankAccounts(c.id())))
+        .map(
+            c ->
+                new CompanyView(
+                    c.id(),
+                    c.name(),
+                    c.currency(),
+                    currenciesOf(c.id()).stream().map(CurrencyUnit::getCode).toList(),
+                    bankAccounts(c.id())))
         .toList();
   }
 
@@ -86,6 +94,15 @@ public class Companies {
    */
   public Long idOf(Long asked) {
     return known.computeIfAbsent(asked == null ? NO_COMPANY : asked, id -> company(asked).id());
+  }
+
+  /** In which currencies something may stand: its books', its accounts' and its items'. */
+  public List<CurrencyUnit> currenciesOf(Long companyId) {
+    var codes = new LinkedHashSet<String>();
+    bankAccounts(companyId).forEach(account -> codes.add(account.currency()));
+    codes.add(company(companyId).currency());
+    codes.addAll(companies.currenciesOfItems(companyId));
+    return codes.stream().map(CurrencyUnit::of).toList();
   }
 
   /** All companies, in the order in which they were set up. */

@@ -1,5 +1,6 @@
 package org.sumbrel.server.companies;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 
@@ -8,6 +9,9 @@ public record CompanyView(
     @NotNull Long id,
     @NotNull String name,
     @NotNull String currency,
+    @NotNull
+        @Schema(description = "in which something may stand; that of its first bank account first")
+        List<String> currencies,
     @NotNull List<BankAccountView> bankAccounts) {
 
   /** A company by its name. */
