@@ -38,7 +38,14 @@ public record ExportedEntry(
    *
    * @param customer number and name, where the account is kept for each customer; else empty
    * @param amount debit positive
+   * @param worth what it is worth in the currency of the books, debit positive; empty where no rate
+   *     of its day is known
    */
   public record Line(
-      String code, String account, String customerNumber, String customer, Money amount) {}
+      String code,
+      String account,
+      String customerNumber,
+      String customer,
+      Money amount,
+      Optional<Money> worth) {}
 }

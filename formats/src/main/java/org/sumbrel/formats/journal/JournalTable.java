@@ -4,7 +4,9 @@ import java.io.IOException;
 import org.sumbrel.formats.sheet.SheetWriter;
 
 /**
- * Writes the journal as a table, a line of an entry on each row; debit and credit both positive.
+ * Writes the journal as a table, a line of an entry on each row; debit and credit both positive in
+ * their own currency, the worth in the currency of the books with debits positive, so that it adds
+ * up to zero for each entry.
  */
 public final class JournalTable {
 
@@ -23,6 +25,8 @@ public final class JournalTable {
         "debit",
         "credit",
         "currency",
+        "worth",
+        "books",
         "text",
         "written_by",
         "written_at",
@@ -47,6 +51,8 @@ public final class JournalTable {
           line.amount().isPositive() ? line.amount() : null,
           line.amount().isPositive() ? null : line.amount().negated(),
           line.amount().getCurrencyUnit().getCode(),
+          line.worth().orElse(null),
+          line.worth().map(w -> w.getCurrencyUnit().getCode()).orElse(""),
           entry.text(),
           entry.writtenBy(),
           entry.writtenAt().toString(),

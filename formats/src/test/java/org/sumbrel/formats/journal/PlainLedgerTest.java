@@ -32,7 +32,12 @@ class PlainLedgerTest {
 
   private static ExportedEntry.Line line(String code, String name, String customer, String amount) {
     return new ExportedEntry.Line(
-        code, name, customer.isEmpty() ? "" : "C1", customer, Money.parse(amount));
+        code,
+        name,
+        customer.isEmpty() ? "" : "C1",
+        customer,
+        Money.parse(amount),
+        Optional.empty());
   }
 
   private static ExportedEntry entry(long id, String text, ExportedEntry.Line... lines) {
@@ -94,13 +99,14 @@ class PlainLedgerTest {
                   return entry(
                       minor & 0xFFFF,
                       t,
-                      new ExportedEntry.Line("1010", a, "", "", money),
+                      new ExportedEntry.Line("1010", a, "", "", money, Optional.empty()),
                       new ExportedEntry.Line(
                           "1100",
                           "Receivable",
                           c.isEmpty() ? "" : "C" + c.length(),
                           c,
-                          money.negated()));
+                          money.negated(),
+                          Optional.empty()));
                 });
     return entry.list().ofMinSize(1).ofMaxSize(60);
   }

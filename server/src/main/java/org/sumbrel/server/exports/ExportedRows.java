@@ -75,10 +75,11 @@ class ExportedRows {
       jdbc.sql(
               """
               select e.id, e.booked_on, e.of_day, e.text, e.written_by, e.written_at, e.reverses_id, a.code, a.name as account,
-                coalesce(c.number, '') as customer_number, coalesce(c.name, '') as customer, l.currency, l.amount_minor
+                coalesce(c.number, '') as customer_number, coalesce(c.name, '') as customer, l.currency, l.amount_minor,
+                o.currency as books, case when l.currency = o.currency then l.amount_minor else l.worth_minor end as worth_minor
               from journal_export_entry x join journal_entry e on e.id = x.journal_entry_id
                 join journal_line l on l.journal_entry_id = e.id join ledger_account a on a.id = l.ledger_account_id
-                left join customer c on c.id = l.customer_id
+                join company o on o.id = e.company_id left join customer c on c.id = l.customer_id
               where x.export_id = :export order by e.id, l.position
               """)
           .param("export", export)
@@ -109,7 +110,8 @@ class ExportedRows {
                     row.getString("account"),
                     row.getString("customer_number"),
                     row.getString("customer"),
-                    Money.zero(CurrencyUnit.USD)))
+                    Money.zero(CurrencyUnit.USD),
+                    Optional.empty()))
         .list();
   }
 
@@ -129,6 +131,7 @@ class ExportedRows {
         end();
         head = head(row);
       }
+      var books = CurrencyUnit.of(row.getString("books"));
       lines.add(
           new ExportedEntry.Line(
               row.getString("code"),
@@ -136,7 +139,9 @@ class ExportedRows {
               row.getString("customer_number"),
               row.getString("customer"),
               Money.ofMinor(
-                  CurrencyUnit.of(row.getString("currency")), row.getLong("amount_minor"))));
+                  CurrencyUnit.of(row.getString("currency")), row.getLong("amount_minor")),
+              Optional.ofNullable(row.getObject("worth_minor", Long.class))
+                  .map(minor -> Money.ofMinor(books, minor))));
     }
 
     private static ExportedEntry head(ResultSet row) throws SQLException {

@@ -157,6 +157,64 @@ class ExchangedApiTest {
     return balances;
   }
 
+  @Test
+  void anEarlyPaymentDiscountAndAClaimAreInTheCurrencyOfTheInvoice() {
+    var customer = "ED" + n;
+    expect(
+        201,
+        maren.drop(
+            "d.csv",
+            ("number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open,terms\n"
+                    + "DX-%d,invoice,%s,%s,2026-05-20,2026-06-19,USD,1000.00,1000.00,2/10 net 30\n")
+                .formatted(n, customer, name()),
+            "?company=" + company));
+    var item =
+        maren
+            .get("/api/open-items?company=" + company + "&q=DX-" + n)
+            .body()
+            .at("/rows/0/id")
+            .asLong();
+    var rate =
+        new BigDecimal(
+            maren.get("/api/rates/counting?from=USD&to=EUR&on=2026-05-27").text("/rate/rate"));
+    // 980.00 less 60.00 dollars, at the rate of the day
+    var entry =
+        credit(
+            rate.multiply(new BigDecimal("920.00")).setScale(2, RoundingMode.HALF_EVEN).toString(),
+            "2026-05-27");
+    var draft = draft(entry, applied(item, "1000.00", "USD"), "", "");
+    var discounted =
+        expect(200, maren.post("/api/settlements/preview?treat=TAKE_DISCOUNT", draft)).body();
+    assertThat(discounted.at("/draft/applications/0/discount"))
+        .hasToString(money("20.00", "USD").replace(" ", ""));
+    var claimed =
+        expect(
+                200,
+                maren.post(
+                    "/api/settlements/preview?treat=CLAIM&reason=DAMAGED",
+                    discounted.at("/draft").toString()))
+            .body();
+    assertThat(claimed.at("/tally/left/amount").asText()).isEqualTo("0.00");
+    var difference = claimed.at("/draft/adjustments/0");
+    assertThat(difference.at("/kind").asText()).isEqualTo("CLAIM");
+    assertThat(difference.at("/amount/currency").asText()).isEqualTo("USD");
+    // to the cent of the euro, which is a cent or two of the dollar
+    assertThat(new BigDecimal(difference.at("/amount/amount").asText()))
+        .isBetween(new BigDecimal("59.98"), new BigDecimal("60.02"));
+    var posted = expect(201, maren.post("/api/settlements", claimed.at("/draft").toString()));
+    assertThat(lines(posted.body().at("/lines")))
+        .anyMatch(l -> l.startsWith("4900 dr 20.00 USD"))
+        .anyMatch(l -> l.startsWith("1150 dr ") && l.contains(" USD"))
+        .anyMatch(l -> l.startsWith("1100 cr 1000.00 USD"));
+    assertWhole();
+    expect(
+        200,
+        maren.post(
+            "/api/settlements/" + posted.text("/id") + "/reversal", "{\"reason\":\"slip\"}"));
+    assertThat(maren.get("/api/open-items/" + item).text("/open/amount")).isEqualTo("1000.00");
+    assertWhole();
+  }
+
   private void assertWhole() {
     assertThat(
             maren.get("/api/trial-balance?company=" + company).body().at("/balanced").asBoolean())
