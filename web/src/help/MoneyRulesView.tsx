@@ -30,7 +30,7 @@ function telling(rows: Settlement[]): Settlement | undefined {
 
 /** The money rules in plain words, each with figures of the books one is in. */
 export default function MoneyRulesView() {
-  const { company, companyName, currency } = useBooks();
+  const { company, companyName, currency, group } = useBooks();
   const flow = useFlow();
   const trial = useTrialBalance({ from: "", until: "" });
   const agreement = useAgreement("");
@@ -42,6 +42,8 @@ export default function MoneyRulesView() {
       data(await api.GET("/api/settlements", { params: { query: { company, limit: 200 } } })),
   });
   const one = telling(settlements.data?.rows ?? []);
+  // the accounts that are kept for other companies
+  const between = trial.data?.accounts.filter((a) => group.some((c) => c.name === a.account)) ?? [];
   const total = trial.data?.totals.find((t) => t.currency === currency);
   const receivable = agreement.data?.totals.find((t) => t.role === "RECEIVABLE");
   return (
@@ -121,6 +123,27 @@ export default function MoneyRulesView() {
           <Example>
             In {trial.data.books.currency}, all accounts: debits <Amount of={trial.data.books.debit} />,
             credits <Amount of={trial.data.books.credit} />.
+          </Example>
+        )}
+      </Rule>
+
+      <Rule title="What one company receives for another is owed to it">
+        <p>
+          A receipt may settle invoices of another company of the group. Each company has an entry of its own:
+          the one with the bank owes the other what counts there, the other has it to receive, and both say
+          the same of each other. A discount or a small rest is that of the company whose invoice it is. One
+          reversal takes it back in both.
+        </p>
+        {between.length > 0 && (
+          <Example>
+            {between.map((account, n) => (
+              <span key={`${account.code} ${account.opening.currency}`}>
+                {n > 0 && "; "}
+                {account.account}: owes <Amount of={account.debit} />, is owed <Amount of={account.credit} />
+                {` ${account.opening.currency}`}
+              </span>
+            ))}
+            .
           </Example>
         )}
       </Rule>

@@ -53,6 +53,7 @@ class AccessibilityTest extends BrowserTest {
           "/posted/books/agreement",
           "/posted/books/ageing",
           "/posted/books/differences",
+          "/posted/books/together?group=yes",
           "/posted/books/unrealised",
           "/posted/books/rates",
           "/posted/exports",

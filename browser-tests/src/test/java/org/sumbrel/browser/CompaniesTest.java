@@ -78,6 +78,34 @@ class CompaniesTest extends DeskTest {
   }
 
   @Test
+  void figuresOfAllCurrenciesAndCompaniesStandInOneAtAStatedRate() {
+    signIn(page, "maren");
+    page.navigate(sumbrel.address() + "/posted/books/together");
+    var table = page.getByRole(AriaRole.TABLE, new GetByRoleOptions().setName("All currencies"));
+    assertThat(table).containsText("Customers owe");
+    assertThat(table).not().containsText("EUR");
+    page.getByLabel("All companies").click();
+    assertThat(table).containsText(EXPORT);
+    assertThat(table).containsText(Pattern.compile("1 EUR = 1\\.\\d+ USD of 28 May 2026"));
+    page.getByLabel("At the rates of").fill("2020-01-01");
+    assertThat(table).containsText("a rate is missing");
+    page.getByLabel("At the rates of").fill("2026-04-30");
+    assertThat(table).containsText(Pattern.compile("of (29|30) April 2026"));
+    page.getByLabel("Totals in").selectOption("EUR");
+    assertThat(table).containsText("Together, EUR");
+
+    // every report stands in each currency of its company
+    in(EXPORT);
+    page.navigate(sumbrel.address() + "/posted/books/ageing");
+    assertThat(page.getByText("Moulin Importers").first()).isVisible();
+    in("USD");
+    assertThat(page.getByText("Saltpan Trading Inc").first()).isVisible();
+    assertThat(page.getByText("Moulin Importers")).hasCount(0);
+    in("EUR");
+    assertThat(page.getByText("Moulin Importers").first()).isVisible();
+  }
+
+  @Test
   void whoWorksInOneCompanySeesNothingOfTheOther() {
     signIn(page, "sela");
     assertThat(page.getByText("Larkstow Grain Export").first()).isVisible();

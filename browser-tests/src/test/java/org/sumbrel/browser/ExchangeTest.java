@@ -35,6 +35,12 @@ class ExchangeTest extends DeskTest {
     page.navigate(sumbrel.address() + "/waiting/desk");
   }
 
+  /** What waits again after it was taken back. */
+  private void choose() {
+    page.navigate(sumbrel.address() + "/waiting/desk");
+    choose(page, "FJORDMEL");
+  }
+
   private void reversed(String amount) {
     button("^Reverse…$").first().click();
     page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.TEXTBOX).first().fill("the wrong one");
@@ -96,6 +102,10 @@ class ExchangeTest extends DeskTest {
 
     page.navigate(sumbrel.address() + "/posted/books/rates?pair=NOK-EUR");
     assertThat(page.getByText("told by the bank")).isVisible();
+
+    page.navigate(sumbrel.address() + "/posted/settlements");
+    reversed("86.00");
+    choose();
   }
 
   @Test
