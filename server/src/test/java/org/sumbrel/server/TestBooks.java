@@ -126,6 +126,43 @@ public final class TestBooks {
         .formatted(item, money(amount), money(discount));
   }
 
+  /** A part of an item in its own currency. */
+  public static String appliedIn(String currency, long item, String amount) {
+    return "{\"itemId\":%d,\"amount\":{\"amount\":\"%s\",\"currency\":\"%s\"}}"
+        .formatted(item, amount, currency);
+  }
+
+  /**
+   * The lines of an entry as they are shown, each with its side and amount, and its worth where it
+   * has one.
+   *
+   * @param by what an account is called by: {@code code} or {@code account}
+   */
+  public static List<String> lines(JsonNode view, String by) {
+    var lines = new ArrayList<String>();
+    for (var line : view) {
+      var debit = line.at("/debit").isObject();
+      var side = line.at(debit ? "/debit" : "/credit");
+      lines.add(
+          line.at("/" + by).asText()
+              + (debit ? " dr " : " cr ")
+              + side.at("/amount").asText()
+              + " "
+              + side.at("/currency").asText()
+              + (line.at("/worth").isObject() ? " = " + line.at("/worth/amount").asText() : ""));
+    }
+    return lines;
+  }
+
+  /** The id of the first record that an intake brought. */
+  public static long firstRecord(Clerk clerk, JsonNode intake) {
+    return clerk
+        .get("/api/intakes/" + intake.at("/id").asText() + "/records")
+        .body()
+        .at("/rows/0/id")
+        .asLong();
+  }
+
   public static String money(String amount) {
     return "{\"amount\":\"%s\",\"currency\":\"USD\"}".formatted(amount);
   }

@@ -3,13 +3,6 @@ package org.sumbrel.server.settle;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
-import jakarta.persistence.FetchType;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
-import jakarta.persistence.JoinColumn;
-import jakarta.persistence.ManyToOne;
-import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -29,21 +22,7 @@ import org.sumbrel.server.api.AdjustmentKind;
 /** An amount that explains a difference in a settlement. */
 @Entity
 @Table(name = "settlement_adjustment")
-class AdjustmentEntity {
-
-  @Id
-  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "settlement_line_seq")
-  @SequenceGenerator(
-      name = "settlement_line_seq",
-      sequenceName = "settlement_line_seq",
-      allocationSize = 50)
-  private Long id;
-
-  @ManyToOne(fetch = FetchType.LAZY, optional = false)
-  @JoinColumn(name = "settlement_id")
-  private SettlementEntity settlement;
-
-  private int position;
+class AdjustmentEntity extends SettlementLine {
 
   @Enumerated(EnumType.STRING)
   private AdjustmentKind kind;
@@ -51,7 +30,6 @@ class AdjustmentEntity {
   private long amountMinor;
   private long taxMinor;
   private String currency;
-  private Long companyId;
   private Long customerId;
   private Long ledgerAccountId;
 
@@ -63,10 +41,8 @@ class AdjustmentEntity {
   protected AdjustmentEntity() {}
 
   AdjustmentEntity(SettlementEntity settlement, int position, Adjustment adjustment) {
-    this.settlement = settlement;
-    this.position = position;
+    super(settlement, position, companyOf(settlement, adjustment));
     var sent = Differences.toSend(adjustment);
-    this.companyId = sent.companyId() == null ? settlement.companyId() : sent.companyId();
     this.kind = sent.kind();
     this.amountMinor = adjustment.amount().getAmountMinorLong();
     this.currency = adjustment.amount().getCurrencyUnit().getCode();
@@ -77,9 +53,10 @@ class AdjustmentEntity {
     this.text = sent.text();
   }
 
-  /** Whose difference it is. */
-  Long companyId() {
-    return companyId;
+  private static Long companyOf(SettlementEntity settlement, Adjustment adjustment) {
+    return adjustment instanceof OfCompany of
+        ? Long.valueOf(of.companyId())
+        : settlement.companyId();
   }
 
   AdjustmentKind kind() {
@@ -104,9 +81,9 @@ class AdjustmentEntity {
 
   /** The adjustment as the core knows it. */
   Adjustment toAdjustment() {
-    return companyId.equals(settlement.companyId())
+    return companyId().equals(settlement().companyId())
         ? bare()
-        : new OfCompany(companyId.toString(), bare());
+        : new OfCompany(companyId().toString(), bare());
   }
 
   private Adjustment bare() {

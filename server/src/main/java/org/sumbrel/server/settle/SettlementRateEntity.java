@@ -3,13 +3,6 @@ package org.sumbrel.server.settle;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
-import jakarta.persistence.FetchType;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
-import jakarta.persistence.JoinColumn;
-import jakarta.persistence.ManyToOne;
-import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.math.BigDecimal;
 import java.util.Optional;
@@ -26,22 +19,8 @@ import org.sumbrel.core.settle.Exchanged;
  */
 @Entity
 @Table(name = "settlement_rate")
-class SettlementRateEntity {
+class SettlementRateEntity extends SettlementLine {
 
-  @Id
-  @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "settlement_line_seq")
-  @SequenceGenerator(
-      name = "settlement_line_seq",
-      sequenceName = "settlement_line_seq",
-      allocationSize = 50)
-  private Long id;
-
-  @ManyToOne(fetch = FetchType.LAZY, optional = false)
-  @JoinColumn(name = "settlement_id")
-  private SettlementEntity settlement;
-
-  private int position;
-  private Long companyId;
   private String fromCurrency;
   private String toCurrency;
   private BigDecimal perUnit;
@@ -58,16 +37,12 @@ class SettlementRateEntity {
 
   /** The rate at which the books of a company value what came. */
   SettlementRateEntity(SettlementEntity settlement, int position, Long companyId, RateUsed used) {
-    this.settlement = settlement;
-    this.position = position;
-    this.companyId = companyId;
+    super(settlement, position, companyId);
     rate(used);
   }
 
   SettlementRateEntity(SettlementEntity settlement, int position, Exchanged exchanged) {
-    this.settlement = settlement;
-    this.position = position;
-    this.companyId = Long.valueOf(exchanged.companyId());
+    super(settlement, position, Long.valueOf(exchanged.companyId()));
     this.fromCurrency = exchanged.currency().getCode();
     this.toCurrency = exchanged.given().getCurrencyUnit().getCode();
     this.words = "";
@@ -83,11 +58,6 @@ class SettlementRateEntity {
     this.perUnit = used.rate().perUnit();
     this.source = used.source();
     this.words = used.words();
-  }
-
-  /** In whose books. */
-  Long companyId() {
-    return companyId;
   }
 
   String from() {
@@ -118,8 +88,8 @@ class SettlementRateEntity {
         ? Optional.empty()
         : Optional.of(
             new Exchanged(
-                companyId.toString(),
-                settlement.money(givenMinor),
+                companyId().toString(),
+                settlement().money(givenMinor),
                 Money.ofMinor(CurrencyUnit.of(countedCurrency), countedMinor),
                 used()));
   }

@@ -29,6 +29,7 @@ import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandl
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
 import org.sumbrel.server.Clerk.Answer;
+import org.sumbrel.server.TestBooks;
 
 /** Nobody sees or posts in a company in which he does not work, by whatever call. */
 @ApiTest
@@ -288,10 +289,6 @@ class CompanyAccessTest {
                         + "OWN-1,2026-05-27,10.00,EUR,Somebody,nothing\n",
                     "?bankAccount=" + accounts.at("/0/id").asText()))
             .body();
-    return exports
-        .get("/api/intakes/" + taken.at("/id").asText() + "/records")
-        .body()
-        .at("/rows/0/id")
-        .asLong();
+    return TestBooks.firstRecord(exports, taken);
   }
 }

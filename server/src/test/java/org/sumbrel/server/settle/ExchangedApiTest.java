@@ -17,6 +17,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
+import org.sumbrel.server.TestBooks;
 
 /** Euros settle what is billed in dollars and in pounds, in books that are kept in dollars. */
 @ApiTest
@@ -94,11 +95,7 @@ class ExchangedApiTest {
                         .formatted(n, day, amount, name(), text),
                     "?company=" + company + "&bankAccount=" + account))
             .body();
-    return maren
-        .get("/api/intakes/" + taken.at("/id").asText() + "/records")
-        .body()
-        .at("/rows/0/id")
-        .asLong();
+    return TestBooks.firstRecord(maren, taken);
   }
 
   private static String money(String amount, String currency) {
@@ -106,7 +103,7 @@ class ExchangedApiTest {
   }
 
   private static String applied(long item, String amount, String currency) {
-    return "{\"itemId\":%d,\"amount\":%s}".formatted(item, money(amount, currency));
+    return TestBooks.appliedIn(currency, item, amount);
   }
 
   private static String draft(long entry, String applications, String adjustments, String more) {
@@ -123,19 +120,7 @@ class ExchangedApiTest {
   }
 
   private static List<String> lines(JsonNode view) {
-    var lines = new ArrayList<String>();
-    for (var line : view) {
-      var debit = line.at("/debit").isObject();
-      var side = line.at(debit ? "/debit" : "/credit");
-      lines.add(
-          line.at("/code").asText()
-              + (debit ? " dr " : " cr ")
-              + side.at("/amount").asText()
-              + " "
-              + side.at("/currency").asText()
-              + (line.at("/worth").isObject() ? " = " + line.at("/worth/amount").asText() : ""));
-    }
-    return lines;
+    return TestBooks.lines(view, "code");
   }
 
   private List<String> balances() {

@@ -13,6 +13,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
+import org.sumbrel.server.TestBooks;
 
 /** Money that the mill received settles invoices of the export company. */
 @ApiTest
@@ -64,16 +65,11 @@ class GroupApiTest {
                         .formatted(n, DAY, amount, n, text),
                     "?bankAccount=" + account))
             .body();
-    return maren
-        .get("/api/intakes/" + taken.at("/id").asText() + "/records")
-        .body()
-        .at("/rows/0/id")
-        .asLong();
+    return TestBooks.firstRecord(maren, taken);
   }
 
   private static String applied(long item, String amount, String currency) {
-    return "{\"itemId\":%d,\"amount\":{\"amount\":\"%s\",\"currency\":\"%s\"}}"
-        .formatted(item, amount, currency);
+    return TestBooks.appliedIn(currency, item, amount);
   }
 
   private static String draft(long entry, String... applications) {
@@ -82,18 +78,7 @@ class GroupApiTest {
   }
 
   private static List<String> lines(JsonNode view) {
-    var lines = new ArrayList<String>();
-    for (var line : view) {
-      var debit = line.at("/debit").isObject();
-      var side = line.at(debit ? "/debit" : "/credit");
-      lines.add(
-          line.at("/account").asText()
-              + (debit ? " dr " : " cr ")
-              + side.at("/amount").asText()
-              + " "
-              + side.at("/currency").asText());
-    }
-    return lines;
+    return TestBooks.lines(view, "account");
   }
 
   private String open(long item) {
