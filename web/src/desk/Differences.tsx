@@ -1,5 +1,6 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
+import { useBooks } from "../access/session";
 import { KEPT, type Reason } from "../settle/words";
 import { useOfferedReasons } from "../settle/reasons";
 import type { Money } from "../api/client";
@@ -108,6 +109,7 @@ function Line({
 }) {
   const reasons = useOfferedReasons();
   const name = KEPT[d.kind];
+  const whose = useBooks().group.find((c) => c.id === d.companyId);
   const [text, setText] = useState(grouped(positive(d.amount)));
   const amount = typedAmount(text, d.amount);
   const valid = amount !== null && minor(amount) > 0;
@@ -122,6 +124,7 @@ function Line({
       <Box sx={{ flex: 1, minWidth: 0 }}>
         {d.kind === "TO_ACCOUNT" && account ? `to ${account.code} ${account.name}` : name}
         {d.kind === "WRITE_OFF" && minor(d.amount) < 0 && " in our favour"}
+        {whose && <Box sx={{ fontSize: 12, color: "text.secondary" }}>of {whose.name}</Box>}
       </Box>
       {d.kind === "CLAIM" && (
         <Choice

@@ -46,6 +46,7 @@ class CompaniesTest extends DeskTest {
     // what is missing of the item that was added last is a difference of its company
     button("^Write off 0.02").click();
     assertThat(counts).containsText("999.98 USD count for");
+    assertThat(region("Differences")).containsText("of " + EXPORT);
     var written = region("Written for " + EXPORT);
     assertThat(written).containsText("Larkstow Mill Ltd");
     assertThat(written).containsText("Small write-offs");
