@@ -56,6 +56,7 @@ class CompanyBodies extends RequestBodyAdviceAdapter {
         && many.stream().allMatch(Long.class::isInstance)) {
       thing.ifPresent(t -> gate.require(t, many.stream().map(Long.class::cast).toList(), false));
     } else if (value instanceof String words && name.equals("about")) {
+      // what is not read here is refused further in
       OwnedThing.Spoken.read(words).ifPresent(s -> gate.require(s.thing(), List.of(s.id()), false));
     } else {
       check(value);

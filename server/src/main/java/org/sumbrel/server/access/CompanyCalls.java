@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
+import org.springframework.web.ErrorResponseException;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
@@ -51,8 +52,7 @@ class CompanyCalls implements WebMvcConfigurer, HandlerInterceptor {
         .forEach(
             (name, value) -> {
               OwnedThing.inPath(pattern, name)
-                  .filter(thing -> isNumber(value))
-                  .ifPresent(thing -> gate.require(thing, List.of(Long.valueOf(value)), reading));
+                  .ifPresent(thing -> gate.require(thing, List.of(number(value)), reading));
               spoken(name, value, reading);
             });
     request
@@ -61,8 +61,8 @@ class CompanyCalls implements WebMvcConfigurer, HandlerInterceptor {
             (name, values) -> {
               for (var value : values) {
                 OwnedThing.named(name)
-                    .filter(thing -> isNumber(value))
-                    .ifPresent(thing -> gate.require(thing, List.of(Long.valueOf(value)), reading));
+                    .filter(thing -> !value.isBlank())
+                    .ifPresent(thing -> gate.require(thing, List.of(number(value)), reading));
                 spoken(name, value, reading);
               }
             });
@@ -71,13 +71,23 @@ class CompanyCalls implements WebMvcConfigurer, HandlerInterceptor {
 
   private void spoken(String name, String value, boolean reading) {
     if (name.equals("subject") || name.equals("about")) {
-      OwnedThing.Spoken.read(value)
-          .ifPresent(s -> gate.require(s.thing(), List.of(s.id()), reading));
+      var spoken = OwnedThing.Spoken.read(value).orElseThrow(() -> unread(value));
+      gate.require(spoken.thing(), List.of(spoken.id()), reading);
     }
   }
 
-  private static boolean isNumber(String value) {
-    return value.matches("[0-9]{1,18}");
+  /**
+   * Of what could be read further in as a number that is not known here, nothing is let through.
+   */
+  private static Long number(String value) {
+    if (!value.matches("[0-9]{1,18}")) {
+      throw unread(value);
+    }
+    return Long.valueOf(value);
+  }
+
+  private static ErrorResponseException unread(String value) {
+    return Membership.refused("\"" + value + "\" says not whose it is; write its plain number.");
   }
 
   @SuppressWarnings("unchecked")

@@ -20,17 +20,21 @@ final class OwnCompanyFirst extends OncePerRequestFilter {
 
   private static final String COMPANY = "company";
 
+  /** The id of none, for whoever works in none. */
+  private static final Long NO_COMPANY = 0L;
+
   @Override
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     var only = Membership.current().only();
-    var first = only.stream().flatMap(some -> some.stream()).findFirst();
-    if (first.isEmpty() || request.getParameter(COMPANY) != null) {
+    var named = request.getParameter(COMPANY);
+    if (only.isEmpty() || named != null && !named.isBlank()) {
       chain.doFilter(request, response);
       return;
     }
-    chain.doFilter(new Naming(request, first.get().toString()), response);
+    var first = only.get().stream().findFirst().orElse(NO_COMPANY);
+    chain.doFilter(new Naming(request, first.toString()), response);
   }
 
   private static final class Naming extends HttpServletRequestWrapper {

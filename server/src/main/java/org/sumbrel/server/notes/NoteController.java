@@ -28,6 +28,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.access.Membership;
 import org.sumbrel.server.access.Users;
 import org.sumbrel.server.companies.Companies;
 
@@ -87,7 +88,10 @@ class NoteController {
   @GetMapping("/api/notes/asked")
   @Operation(summary = "Questions to oneself that are not done yet")
   List<Question> asked(Principal principal) {
-    var found = notes.asked(principal.getName());
+    var found =
+        notes.asked(principal.getName()).stream()
+            .filter(note -> Membership.current().in(note.companyId()))
+            .toList();
     var views = views(found);
     return views.stream()
         .map(view -> new Question(view, notes.title(Subject.read(view.about()))))

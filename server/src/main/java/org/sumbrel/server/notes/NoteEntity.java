@@ -44,6 +44,10 @@ class NoteEntity {
     doneAt = at;
   }
 
+  Long companyId() {
+    return companyId;
+  }
+
   Long id() {
     return id;
   }

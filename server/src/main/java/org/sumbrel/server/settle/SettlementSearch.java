@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.function.Predicate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -23,6 +24,8 @@ class SettlementSearch {
   private static final String ROWS =
       "select id, company_id, entry_id, on_account_customer_id, account_of_id from settlement";
   private static final String ITEMS = "select settlement_id, item_id from settlement_application";
+  private static final String OTHERS = "select settlement_id, company_id from settlement_elsewhere";
+  private static final long[] NONE = {};
 
   private final EntrySearch entries;
   private final ItemSearch items;
@@ -61,17 +64,25 @@ class SettlementSearch {
 
   /** Of a settlement what never changes of it: what paid, what it paid, whose it is. */
   private record Row(
-      long id, long company, Long entry, Long onAccountOf, Long accountOf, long[] items) {}
+      long id,
+      long company,
+      long[] others,
+      Long entry,
+      Long onAccountOf,
+      Long accountOf,
+      long[] items) {
+
+    /**
+     * Whether it is in the journal of a company: that of the receipt, or one whose items it paid.
+     */
+    boolean of(Long asked) {
+      return company == asked || Arrays.stream(others).anyMatch(other -> other == asked);
+    }
+  }
 
   private List<Row> rows(String some, String ofSome, Collection<Long> ids) {
-    var applied = new HashMap<Long, long[]>();
-    jdbc.sql(ITEMS + ofSome)
-        .param("ids", List.copyOf(ids))
-        .query(
-            row -> {
-              applied.merge(
-                  row.getLong(1), new long[] {row.getLong(2)}, SettlementSearch::together);
-            });
+    var applied = many(ITEMS + ofSome, ids);
+    var others = many(OTHERS + ofSome, ids);
     return jdbc.sql(ROWS + some)
         .param("ids", List.copyOf(ids))
         .query(
@@ -79,11 +90,24 @@ class SettlementSearch {
                 new Row(
                     row.getLong("id"),
                     row.getLong("company_id"),
+                    others.getOrDefault(row.getLong("id"), NONE),
                     row.getObject("entry_id", Long.class),
                     row.getObject("on_account_customer_id", Long.class),
                     row.getObject("account_of_id", Long.class),
-                    applied.getOrDefault(row.getLong("id"), new long[0])))
+                    applied.getOrDefault(row.getLong("id"), NONE)))
         .list();
+  }
+
+  /** What belongs to each settlement. */
+  private Map<Long, long[]> many(String sql, Collection<Long> ids) {
+    var found = new HashMap<Long, long[]>();
+    jdbc.sql(sql)
+        .param("ids", List.copyOf(ids))
+        .query(
+            row -> {
+              found.merge(row.getLong(1), new long[] {row.getLong(2)}, SettlementSearch::together);
+            });
+    return found;
   }
 
   private static long[] together(long[] some, long[] more) {
@@ -106,7 +130,7 @@ class SettlementSearch {
     }
     var page = new ArrayList<Long>();
     for (var row : rows) {
-      if (row.company() == company && row.id() < before && asked.test(row)) {
+      if (row.of(company) && row.id() < before && asked.test(row)) {
         page.add(row.id());
         if (page.size() == most) {
           break;

@@ -229,6 +229,26 @@ class CompanyAccessTest {
         .isEqualTo("WAITING");
   }
 
+  /** A number may be written in more ways than one, and a parameter may be empty. */
+  @Test
+  void isNotGotAroundByAnotherWayOfWriting() {
+    var entry =
+        jdbc.sql("select min(id) from bank_entry where company_id = :c")
+            .param("c", mill)
+            .query(Long.class)
+            .single();
+    var hex = "0x" + Long.toHexString(entry);
+    refused("hex in the path", exports.get("/api/entries/" + hex));
+    refused("hex in a parameter", exports.get("/api/flow?company=0x" + Long.toHexString(mill)));
+    refused("a blank before it", exports.get("/api/flow?company= " + mill));
+    refused("a plus in a subject", exports.get("/api/drafts/entry-+" + entry));
+    refused("twice", exports.get("/api/flow?company=" + export + "&company=" + mill));
+    assertThat(exports.get("/api/flow?company=").body())
+        .isEqualTo(Clerk.maren(web).get("/api/flow?company=" + export).body());
+    assertThat(exports.get("/api/flow?company=&company=" + mill).body())
+        .isEqualTo(Clerk.maren(web).get("/api/flow?company=" + export).body());
+  }
+
   @Test
   void meansTheOwnCompanyWhereNoneIsNamed() {
     assertThat(exports.get("/api/entries?limit=1").status()).isEqualTo(200);

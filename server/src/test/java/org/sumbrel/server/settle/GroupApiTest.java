@@ -145,6 +145,11 @@ class GroupApiTest {
       assertThat(maren.get("/api/open-items/" + item + "/settlements").body().at("/0/id"))
           .isEqualTo(posted.at("/id"));
     }
+    // and it stands among the settlements of both companies
+    for (var company : List.of(mill, export)) {
+      assertThat(maren.get("/api/settlements?company=" + company).body().at("/rows/0/id"))
+          .isEqualTo(posted.at("/id"));
+    }
     assertThat(between()).isNotEqualTo(before).hasSizeGreaterThan(1);
     requireWhole();
 
