@@ -1,5 +1,7 @@
-import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
+import { Box, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
+import { Link as RouterLink } from "react-router";
 import { useBooks } from "../access/session";
+import type { Schemas } from "../api/client";
 import { AgeingBar } from "../customers/AgeingBar";
 import { CustomerLink } from "../customers/CustomerLink";
 import { Amount } from "../shared/Amount";
@@ -25,7 +27,13 @@ export function AgeingTab() {
   }
   const a = ageing.data;
   const at = (ending: string) =>
-    fileAt(`/api/books/ageing.${ending}`, { company: books.company, currency: books.currency, on: until });
+    fileAt(`/api/books/ageing.${ending}`, {
+      company: books.company,
+      currency: books.currency,
+      on: until,
+      // where a rate counts, tables have the totals in the currency of the books too
+      inBooks: a.inBooks?.total && ending !== "pdf" ? "true" : "",
+    });
   return (
     <Box sx={{ maxWidth: 1100 }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 1.5 }}>
@@ -94,10 +102,40 @@ export function AgeingTab() {
                   <Amount of={a.total} />
                 </TableCell>
               </TableRow>
+              {a.inBooks && <InBooks of={a.inBooks} />}
             </TableBody>
           </Table>
         </>
       )}
     </Box>
+  );
+}
+
+/** The totals in the currency of the books, at the rate of the day. */
+function InBooks({ of }: { of: NonNullable<Schemas["AgeingReport"]["inBooks"]> }) {
+  return (
+    <TableRow>
+      <TableCell>
+        All, in {of.currency}
+        <Box sx={{ fontSize: 12, color: "text.secondary" }}>
+          {of.total ? (
+            of.words
+          ) : (
+            <Link component={RouterLink} to="/posted/books/rates" underline="always">
+              no rate counts; type one
+            </Link>
+          )}
+        </Box>
+      </TableCell>
+      {BUCKETS.map(([key]) => {
+        const amount = of.amounts?.[key];
+        return (
+          <TableCell key={key} align="right">
+            {amount && <Amount of={amount} />}
+          </TableCell>
+        );
+      })}
+      <TableCell align="right">{of.total && <Amount of={of.total} />}</TableCell>
+    </TableRow>
   );
 }

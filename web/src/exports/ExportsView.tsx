@@ -2,6 +2,8 @@ import {
   Alert,
   Box,
   Button,
+  Checkbox,
+  FormControlLabel,
   Table,
   TableBody,
   TableCell,
@@ -11,7 +13,7 @@ import {
 } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useBooks } from "../access/session";
+import { useBooks, useSession } from "../access/session";
 import { api, data, Refusal, type Schemas } from "../api/client";
 import { Files } from "../books/Files";
 import { fileAt } from "../books/queries";
@@ -203,7 +205,16 @@ function Applications() {
   const { company, currency } = useBooks();
   const [from, setFrom] = useState("");
   const [until, setUntil] = useState("");
-  const at = (ending: string) => fileAt(`/api/applications.${ending}`, { company, currency, from, until });
+  const books = useSession().data?.companies.find((c) => c.id === company)?.currency ?? currency;
+  const [inBooks, setInBooks] = useState(false);
+  const at = (ending: string) =>
+    fileAt(`/api/applications.${ending}`, {
+      company,
+      currency,
+      from,
+      until,
+      inBooks: inBooks && books !== currency && ending !== "edi" ? "true" : "",
+    });
   return (
     <>
       <Typography color="textSecondary" sx={{ mb: 1.5 }}>
@@ -213,6 +224,12 @@ function Applications() {
       <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
         <DayField label="From" value={from} set={setFrom} />
         <DayField label="Until" value={until} set={setUntil} />
+        {books !== currency && (
+          <FormControlLabel
+            control={<Checkbox size="small" checked={inBooks} onChange={(_, on) => setInBooks(on)} />}
+            label={`tables in ${books} too, at the rate of the last day`}
+          />
+        )}
         <Files
           name="Applications"
           of={[

@@ -6,8 +6,10 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -17,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.journal.Agreement;
+import org.sumbrel.core.receivables.Ageing.Bucket;
 import org.sumbrel.formats.ageing.AgeingPdf;
 import org.sumbrel.formats.ageing.AgeingSheet;
 import org.sumbrel.formats.ageing.AgeingTable;
@@ -29,10 +32,13 @@ import org.sumbrel.server.books.BooksView.AgreementLine;
 import org.sumbrel.server.books.BooksView.AgreementView;
 import org.sumbrel.server.books.BooksView.ClaimsReport;
 import org.sumbrel.server.books.BooksView.CostReport;
+import org.sumbrel.server.books.BooksView.RestatedAgeing;
 import org.sumbrel.server.books.BooksView.UnappliedMoney;
 import org.sumbrel.server.books.Unrealised.UnrealisedReport;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.rates.InBooks;
+import org.sumbrel.server.rates.Rates;
 
 /** What the books say beyond the journal. */
 @RestController
@@ -48,6 +54,7 @@ class BooksController {
   private final Unrealised unrealised;
   private final Companies companies;
   private final Customers customers;
+  private final InBooks inBooks;
   private final Clock clock;
 
   BooksController(
@@ -57,7 +64,9 @@ class BooksController {
       Unrealised unrealised,
       Companies companies,
       Customers customers,
+      InBooks inBooks,
       Clock clock) {
+    this.inBooks = inBooks;
     this.unrealised = unrealised;
     this.agreements = agreements;
     this.open = open;
@@ -83,6 +92,24 @@ class BooksController {
    * @param on the end of which day; now where none is given
    */
   record WhichBooksOn(Long company, String currency, LocalDate on) {}
+
+  /**
+   * The same, and whether in the currency of the books as well.
+   *
+   * @param inBooks whether files have it so; the report has it where it is another currency
+   * @param ratesOn at the rate of which day; that of the report where none is given
+   */
+  record WhichAgeing(
+      Long company, String currency, LocalDate on, Boolean inBooks, LocalDate ratesOn) {
+
+    WhichBooksOn report() {
+      return new WhichBooksOn(company, currency, on);
+    }
+
+    LocalDate rateDay(AgeingSheet sheet) {
+      return ratesOn == null ? sheet.asOf() : ratesOn;
+    }
+  }
 
   private CurrencyUnit unit(Long company, String currency) {
     return companies.company(company).unit(currency);
@@ -168,8 +195,8 @@ class BooksController {
 
   @GetMapping("/api/books/ageing")
   @Operation(summary = "What customers owe by age on a day; today where none is given")
-  AgeingReport ageing(@ParameterObject WhichBooksOn which) {
-    var sheet = sheet(which);
+  AgeingReport ageing(@ParameterObject WhichAgeing which) {
+    var sheet = sheet(which.report());
     var ids =
         customers.byNumbers(
             companies.idOf(which.company()),
@@ -188,7 +215,34 @@ class BooksController {
                         MoneyView.of(l.total())))
             .toList(),
         OpenMoney.buckets(sheet.total().ageing()),
-        MoneyView.of(sheet.total().total()));
+        MoneyView.of(sheet.total().total()),
+        restated(sheet, books(which.company()), which.rateDay(sheet)));
+  }
+
+  private CurrencyUnit books(Long company) {
+    return CurrencyUnit.of(companies.company(company).currency());
+  }
+
+  private RestatedAgeing restated(AgeingSheet sheet, CurrencyUnit books, LocalDate day) {
+    if (sheet.currency().equals(books)) {
+      return null;
+    }
+    var rate = inBooks.rate(sheet.currency(), books, day);
+    var amounts = new EnumMap<Bucket, MoneyView>(Bucket.class);
+    var total = Money.zero(books);
+    if (rate.isPresent()) {
+      for (var bucket : sheet.total().ageing().amounts().entrySet()) {
+        var restated = rate.get().rate().of(bucket.getValue());
+        amounts.put(bucket.getKey(), MoneyView.of(restated));
+        total = total.plus(restated);
+      }
+    }
+    return new RestatedAgeing(
+        books.getCode(),
+        day,
+        rate.map(Rates::words).orElse(""),
+        rate.isPresent() ? amounts : null,
+        rate.isPresent() ? MoneyView.of(total) : null);
   }
 
   private AgeingSheet sheet(WhichBooksOn which) {
@@ -208,16 +262,26 @@ class BooksController {
 
   @GetMapping(value = "/api/books/ageing.csv", produces = "text/csv")
   @Operation(summary = "The ageing as CSV")
-  ResponseEntity<byte[]> ageingCsv(@ParameterObject WhichBooksOn which) throws IOException {
-    var sheet = sheet(which);
-    return FileAnswer.csv(name(sheet, "csv"), out -> AgeingTable.write(sheet, out));
+  ResponseEntity<byte[]> ageingCsv(@ParameterObject WhichAgeing which) throws IOException {
+    var sheet = sheet(which.report());
+    return FileAnswer.csv(name(sheet, "csv"), table(sheet, which)::write);
   }
 
   @GetMapping(value = "/api/books/ageing.xlsx", produces = FileAnswer.XLSX)
   @Operation(summary = "The ageing as a workbook")
-  ResponseEntity<byte[]> ageingXlsx(@ParameterObject WhichBooksOn which) throws IOException {
-    var sheet = sheet(which);
-    return FileAnswer.xlsx(name(sheet, "xlsx"), "Ageing", out -> AgeingTable.write(sheet, out));
+  ResponseEntity<byte[]> ageingXlsx(@ParameterObject WhichAgeing which) throws IOException {
+    var sheet = sheet(which.report());
+    return FileAnswer.xlsx(name(sheet, "xlsx"), "Ageing", table(sheet, which)::write);
+  }
+
+  private InBooks.Table table(AgeingSheet sheet, WhichAgeing which) {
+    return inBooks.of(
+        out -> AgeingTable.write(sheet, out),
+        Boolean.TRUE.equals(which.inBooks()),
+        "total",
+        sheet.currency(),
+        books(which.company()),
+        which.rateDay(sheet));
   }
 
   private static String name(AgeingSheet sheet, String ending) {

@@ -47,7 +47,19 @@ final class BooksView {
       @NotNull String currency,
       @NotNull List<AgedLine> lines,
       @NotNull Map<Ageing.Bucket, MoneyView> amounts,
-      @NotNull MoneyView total) {}
+      @NotNull MoneyView total,
+      @Schema(description = "null where it is in the currency of the books")
+          RestatedAgeing inBooks) {}
+
+  /** The totals of an ageing in the currency of the books. */
+  record RestatedAgeing(
+      @NotNull @Schema(description = "the currency of the books") String currency,
+      @NotNull @Schema(description = "the day whose rate it is") LocalDate ratesOn,
+      @NotNull @Schema(description = "how the rate came about; empty where none counts")
+          String words,
+      @Schema(description = "each at the rate, rounded half-even; null where none counts")
+          Map<Ageing.Bucket, MoneyView> amounts,
+      @Schema(description = "what these come to; null where no rate counts") MoneyView total) {}
 
   record ReportItem(
       @NotNull Long itemId,

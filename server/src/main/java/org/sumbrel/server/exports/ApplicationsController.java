@@ -22,6 +22,7 @@ import org.sumbrel.server.api.FileAnswer;
 import org.sumbrel.server.api.Period;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.exports.AppliedRows.AppliedLine;
+import org.sumbrel.server.rates.InBooks;
 
 /** What was applied, for whoever needs the remittance back. */
 @RestController
@@ -31,9 +32,11 @@ class ApplicationsController {
 
   private final AppliedRows rows;
   private final Companies companies;
+  private final InBooks inBooks;
   private final Clock clock;
 
-  ApplicationsController(AppliedRows rows, Companies companies, Clock clock) {
+  ApplicationsController(AppliedRows rows, Companies companies, InBooks inBooks, Clock clock) {
+    this.inBooks = inBooks;
     this.rows = rows;
     this.companies = companies;
     this.clock = clock;
@@ -45,11 +48,24 @@ class ApplicationsController {
    * @param currency the company's where none is given
    * @param from the first day for which they are booked; the last day where none is given
    * @param until the last day; today where none is given
+   * @param inBooks whether tables have what is of the receipt in the currency of the books as well
+   * @param ratesOn at the rate of which day; of the last where none is given
    */
-  record WhichApplications(Long company, String currency, LocalDate from, LocalDate until) {}
+  record WhichApplications(
+      Long company,
+      String currency,
+      LocalDate from,
+      LocalDate until,
+      Boolean inBooks,
+      LocalDate ratesOn) {}
 
   private record Chosen(
-      Long company, CurrencyUnit currency, Period period, List<AppliedLine> lines) {
+      Long company,
+      CurrencyUnit currency,
+      Period period,
+      List<AppliedLine> lines,
+      boolean inBooks,
+      LocalDate ratesOn) {
     String name(String ending) {
       return "applications-%s-%s-%s.%s"
           .formatted(currency.getCode(), period.first(), period.last(), ending);
@@ -65,21 +81,33 @@ class ApplicationsController {
         company.id(),
         unit,
         period,
-        rows.between(company.id(), unit, period.first(), period.last()));
+        rows.between(company.id(), unit, period.first(), period.last()),
+        Boolean.TRUE.equals(which.inBooks()),
+        which.ratesOn() == null ? last : which.ratesOn());
   }
 
   @GetMapping(value = "/api/applications.csv", produces = "text/csv")
   @Operation(summary = "What was applied between two days, as CSV")
   ResponseEntity<byte[]> csv(@ParameterObject WhichApplications which) throws IOException {
     var chosen = chosen(which);
-    return FileAnswer.csv(chosen.name("csv"), out -> table(chosen, out));
+    return FileAnswer.csv(chosen.name("csv"), table(chosen)::write);
+  }
+
+  private InBooks.Table table(Chosen chosen) {
+    return inBooks.of(
+        out -> table(chosen, out),
+        chosen.inBooks(),
+        "of_receipt",
+        chosen.currency(),
+        CurrencyUnit.of(companies.company(chosen.company()).currency()),
+        chosen.ratesOn());
   }
 
   @GetMapping(value = "/api/applications.xlsx", produces = FileAnswer.XLSX)
   @Operation(summary = "What was applied between two days, as a workbook")
   ResponseEntity<byte[]> xlsx(@ParameterObject WhichApplications which) throws IOException {
     var chosen = chosen(which);
-    return FileAnswer.xlsx(chosen.name("xlsx"), "Applications", out -> table(chosen, out));
+    return FileAnswer.xlsx(chosen.name("xlsx"), "Applications", table(chosen)::write);
   }
 
   @GetMapping(value = "/api/applications.edi", produces = "application/edi-x12")

@@ -104,6 +104,41 @@ class TogetherApiTest {
     assertThat(amount(banks)).isEqualByComparingTo(byBooks);
   }
 
+  /** The ageing by itself, and what was applied, have it in the currency of the books as well. */
+  @Test
+  void anAgeingInEurosHasItsTotalsInTheBooksAtTheStatedRate() {
+    var path = "/api/books/ageing?currency=EUR&company=" + export.at("/id").asText();
+    var ageing = maren.get(path + "&ratesOn=2026-04-30").body();
+    var inBooks = ageing.at("/inBooks");
+    assertThat(inBooks.at("/currency").asText()).isEqualTo("USD");
+    assertThat(inBooks.at("/ratesOn").asText()).isEqualTo("2026-04-30");
+    var rate =
+        new BigDecimal(
+            maren.get("/api/rates/counting?from=EUR&to=USD&on=2026-04-30").text("/rate/rate"));
+    var sum = BigDecimal.ZERO;
+    for (var bucket : ageing.at("/amounts").properties()) {
+      var restated = amount(bucket.getValue()).multiply(rate).setScale(2, RoundingMode.HALF_EVEN);
+      assertThat(amount(inBooks.at("/amounts/" + bucket.getKey()))).isEqualByComparingTo(restated);
+      sum = sum.add(restated);
+    }
+    assertThat(amount(inBooks.at("/total"))).isEqualByComparingTo(sum);
+    assertThat(maren.get(path + "&ratesOn=2020-01-01").body().at("/inBooks/total").isNull())
+        .isTrue();
+    var file = path.replace("ageing?", "ageing.csv?") + "&inBooks=true&ratesOn=";
+    assertThat(maren.saved(file + "2026-04-30"))
+        .contains("total,currency,as_of,in_books,books,rate,rates_on", ",USD," + rate + ",");
+    assertThat(maren.get(file + "2020-01-01").text("/code")).isEqualTo("RATE_MISSING");
+    // in the currency of the books there is nothing to restate
+    assertThat(maren.get(path.replace("EUR", "USD")).body().at("/inBooks").isNull()).isTrue();
+    var applied =
+        maren.saved(
+            "/api/applications.csv?inBooks=true&currency=EUR&from=2000-01-01&until=2026-05-29&company="
+                + export.at("/id").asText());
+    assertThat(applied)
+        .startsWith("settlement,")
+        .contains("of_receipt,currency,in_books,books,rate");
+  }
+
   @Test
   void statesTheDayOfItsRatesAndGuessesNone() {
     var path = "/api/together?company=" + export.at("/id").asText();
