@@ -207,6 +207,11 @@ class SettingsApiTest {
     // everything that was asked can be changed as long as it is empty
     expect(
         200, wynne.put("/api/companies/" + id, "{\"name\":\"Sample & Co\",\"currency\":\"USD\"}"));
+    // it and each other company have an account for each other, by the name that it has now
+    assertThat(maren.get("/api/chart?company=" + id).body().toString())
+        .contains("\"Larkstow Mill Ltd\"", "\"Larkstow Grain Export Ltd\"");
+    assertThat(maren.get("/api/chart").body().toString())
+        .contains("\"1180-" + id + "\"", "\"Sample & Co\"");
     var wrong = maren.get("/api/bank-accounts?company=" + id).body().at("/0/id").asText();
     var right =
         "{\"name\":\"Main\",\"bank\":\"A bank\",\"number\":\"DE03\",\"currency\":\"USD\",\"lockbox\":\"\"}";
