@@ -87,6 +87,28 @@ export function AccountPane(props: AccountProps) {
         py: 1.5,
       }}
     >
+      {/* before the field, from which Tab leads to what was found */}
+      {books.group.length > 1 && (
+        <TextField
+          select
+          fullWidth
+          variant="standard"
+          value={String(of?.id ?? books.company)}
+          onChange={(event) => setOwner(Number(event.target.value))}
+          slotProps={{
+            select: { native: true },
+            htmlInput: { "aria-label": "In whose books to look" },
+            input: { disableUnderline: true, sx: { fontSize: 13, color: "text.secondary" } },
+          }}
+          sx={{ mb: 0.5 }}
+        >
+          {books.group.map((c) => (
+            <option key={c.id} value={c.id}>
+              in the books of {c.name}
+            </option>
+          ))}
+        </TextField>
+      )}
       <TextField
         fullWidth
         placeholder="another payer, number or amount…"
@@ -100,29 +122,8 @@ export function AccountPane(props: AccountProps) {
           }
         }}
         slotProps={{ htmlInput: { "aria-label": "Look for a payer, an item or an amount" } }}
-        sx={{ mb: books.group.length > 1 ? 0.5 : 1.25 }}
+        sx={{ mb: 1.25 }}
       />
-      {books.group.length > 1 && (
-        <TextField
-          select
-          fullWidth
-          variant="standard"
-          value={String(of?.id ?? books.company)}
-          onChange={(event) => setOwner(Number(event.target.value))}
-          slotProps={{
-            select: { native: true },
-            htmlInput: { "aria-label": "In whose books to look" },
-            input: { disableUnderline: true, sx: { fontSize: 13, color: "text.secondary" } },
-          }}
-          sx={{ mb: 1 }}
-        >
-          {books.group.map((c) => (
-            <option key={c.id} value={c.id}>
-              in the books of {c.name}
-            </option>
-          ))}
-        </TextField>
-      )}
       {q.trim().length > 1 ? (
         <BooksContext.Provider value={of ? { ...books, company: of.id, companyName: of.name } : books}>
           <Lookup q={q.trim()} pick={pick} {...props} />

@@ -18,8 +18,8 @@ import org.sumbrel.server.customers.OpenItemEntity.Kind;
 
 /**
  * The items of customers as they stood at the end of a day: what each was when it came, less what
- * was applied to it by settlements that are in the books for that day or one before and were not
- * taken back by then, and less what was paid elsewhere.
+ * was applied to it by settlements that are in the books of its company for that day or one before
+ * and were not taken back by then, and less what was paid elsewhere.
  */
 @Component
 @Transactional(readOnly = true)
@@ -109,11 +109,21 @@ public class ItemsAt {
             select t.item_id, sum(t.minor) as minor from (
               select a.item_id, a.amount_minor as minor from settlement s
                 join settlement_application a on a.settlement_id = s.id join journal_entry j on j.id = s.journal_entry_id
-              where a.company_id = :company and j.booked_on <= :day
+              where s.company_id = :company and a.company_id = :company and j.booked_on <= :day
               union all
               select a.item_id, -a.amount_minor from settlement s
                 join settlement_application a on a.settlement_id = s.id join journal_entry r on r.id = s.reversal_entry_id
-              where a.company_id = :company and r.booked_on <= :day
+              where s.company_id = :company and a.company_id = :company and r.booked_on <= :day
+              union all
+              select a.item_id, a.amount_minor from settlement_elsewhere x
+                join settlement_application a on a.settlement_id = x.settlement_id and a.company_id = x.company_id
+                join journal_entry j on j.id = x.journal_entry_id
+              where x.company_id = :company and j.booked_on <= :day
+              union all
+              select a.item_id, -a.amount_minor from settlement_elsewhere x
+                join settlement_application a on a.settlement_id = x.settlement_id and a.company_id = x.company_id
+                join journal_entry r on r.id = x.reversal_entry_id
+              where x.company_id = :company and r.booked_on <= :day
               union all
               select u.item_id, u.old_open_minor - coalesce(u.new_open_minor, 0) from item_update u
               where u.company_id = :company and u.status = 'ACCEPTED' and u.kind <> 'DUE_DATE' and cast(u.decided_at as date) <= :day

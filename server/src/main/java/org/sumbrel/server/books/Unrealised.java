@@ -108,11 +108,21 @@ class Unrealised {
               union all
               select a.item_id, a.worth_minor from settlement s join settlement_application a on a.settlement_id = s.id
                 join journal_entry j on j.id = s.journal_entry_id
-              where a.company_id = :company and a.worth_minor is not null and j.booked_on > :day
+              where s.company_id = :company and a.company_id = :company and a.worth_minor is not null and j.booked_on > :day
               union all
               select a.item_id, -a.worth_minor from settlement s join settlement_application a on a.settlement_id = s.id
                 join journal_entry r on r.id = s.reversal_entry_id
-              where a.company_id = :company and a.worth_minor is not null and r.booked_on > :day
+              where s.company_id = :company and a.company_id = :company and a.worth_minor is not null and r.booked_on > :day
+              union all
+              select a.item_id, a.worth_minor from settlement_elsewhere x
+                join settlement_application a on a.settlement_id = x.settlement_id and a.company_id = x.company_id
+                join journal_entry j on j.id = x.journal_entry_id
+              where x.company_id = :company and a.worth_minor is not null and j.booked_on > :day
+              union all
+              select a.item_id, -a.worth_minor from settlement_elsewhere x
+                join settlement_application a on a.settlement_id = x.settlement_id and a.company_id = x.company_id
+                join journal_entry r on r.id = x.reversal_entry_id
+              where x.company_id = :company and a.worth_minor is not null and r.booked_on > :day
             ) t group by t.item_id
             """)
         .param("company", company)

@@ -10,6 +10,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
@@ -23,6 +24,7 @@ class GroupApiTest {
   private static final String DAY = "2026-05-27";
 
   @Autowired private MockMvc web;
+  @Autowired private JdbcClient jdbc;
   private Clerk maren;
   private Long mill;
   private Long export;
@@ -169,6 +171,7 @@ class GroupApiTest {
           .doesNotContain("\"agrees\":false");
     }
 
+    itemsFollowTheirOwnCompanysDay(posted);
     var id = posted.at("/id").asText();
     expect(200, maren.post("/api/settlements/" + id + "/reversal", "{\"reason\":\"slip\"}"));
     assertThat(open(own)).isEqualTo("300.00");
@@ -176,6 +179,25 @@ class GroupApiTest {
     assertThat(between()).isEqualTo(before);
     assertThat(maren.get("/api/entries/" + entry).text("/status")).isEqualTo("WAITING");
     requireWhole();
+  }
+
+  /**
+   * Where the day was closed for the bank account, the receiver's entry is of the next one, and the
+   * other company's is not: its items go with its own books.
+   */
+  private void itemsFollowTheirOwnCompanysDay(JsonNode posted) {
+    var entry = posted.at("/journalEntryId").asLong();
+    var day = posted.at("/postedOn").asText();
+    var move = "update journal_entry set booked_on = booked_on + :days where id = :id";
+    jdbc.sql(move).param("days", 1).param("id", entry).update();
+    try {
+      for (var company : List.of(mill, export)) {
+        var path = "/api/books/agreement?currency=USD&company=" + company + "&on=" + day;
+        assertThat(maren.get(path).body().at("/agrees").asBoolean()).as(path).isTrue();
+      }
+    } finally {
+      jdbc.sql(move).param("days", -1).param("id", entry).update();
+    }
   }
 
   private List<String> exported(Long company) {
