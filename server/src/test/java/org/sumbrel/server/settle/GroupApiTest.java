@@ -188,7 +188,7 @@ class GroupApiTest {
   private void itemsFollowTheirOwnCompanysDay(JsonNode posted) {
     var entry = posted.at("/journalEntryId").asLong();
     var day = posted.at("/postedOn").asText();
-    var move = "update journal_entry set booked_on = booked_on + :days where id = :id";
+    var move = "update journal_entry set booked_on = dateadd(day, :days, booked_on) where id = :id";
     jdbc.sql(move).param("days", 1).param("id", entry).update();
     try {
       for (var company : List.of(mill, export)) {
