@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.formats.sheet.SheetWriter;
+import org.sumbrel.server.access.Membership;
 import org.sumbrel.server.api.FileAnswer;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.audit.AuditRecords.AuditRecord;
@@ -88,6 +89,7 @@ class AuditController {
   private Sought sought(WhichRecords which) {
     return new Sought(
         companies.idOf(which.company()),
+        Membership.current().everywhere(),
         Objects.requireNonNullElse(which.q(), "").strip(),
         Objects.requireNonNullElse(which.actor(), ""),
         Objects.requireNonNullElse(which.what(), ""),

@@ -55,6 +55,7 @@ class AuditRecords {
   /**
    * Which records.
    *
+   * @param everywhere whether users and other companies are told of as well
    * @param text in any value, the thing, the actor or the call; empty for all
    * @param actor empty for all
    * @param what empty for all
@@ -62,6 +63,7 @@ class AuditRecords {
    */
   record Sought(
       Long company,
+      boolean everywhere,
       String text,
       String actor,
       String what,
@@ -76,7 +78,8 @@ class AuditRecords {
     return jdbc.sql(
             """
             select * from audit_record r
-            where r.id < :below and (r.company_id = :company or r.company_id is null)
+            where r.id < :below and (r.company_id = :company or r.company_id is null and (:everywhere or r.what not in ('company', 'app_user')
+                or r.what = 'company' and r.thing = cast(:company as varchar)))
               and (:actor = '' or r.actor = :actor) and (:what = '' or r.what = :what) and (:thing = '' or r.thing = :thing)
               and r.changed_at >= :from and r.changed_at < :until
               and (:text = '' or lower(r.after_json) like :like or lower(r.before_json) like :like or lower(r.thing) like :like
@@ -85,6 +88,7 @@ class AuditRecords {
             """)
         .param("below", below)
         .param("company", sought.company())
+        .param("everywhere", sought.everywhere())
         .param("actor", sought.actor())
         .param("what", sought.what())
         .param("thing", sought.thing())

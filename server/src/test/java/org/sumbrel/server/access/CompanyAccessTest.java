@@ -252,6 +252,13 @@ class CompanyAccessTest {
   @Test
   void meansTheOwnCompanyWhereNoneIsNamed() {
     assertThat(exports.get("/api/entries?limit=1").status()).isEqualTo(200);
+    // the trail tells of the own company, of no other one, and of no user
+    assertThat(exports.get("/api/audit-records?what=company").body().toString())
+        .contains("Larkstow Grain Export Ltd")
+        .doesNotContain("Larkstow Mill Ltd");
+    assertThat(exports.get("/api/audit-records?what=app_user").body().at("/rows")).isEmpty();
+    assertThat(Clerk.maren(web).get("/api/audit-records?what=company").body().toString())
+        .contains("Larkstow Mill Ltd");
     assertThat(exports.get("/api/flow").body())
         .isEqualTo(Clerk.maren(web).get("/api/flow?company=" + export).body());
     assertThat(exports.get("/api/bank-accounts").body())
