@@ -7,9 +7,9 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.Money;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -17,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.exchange.Restated;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.journal.Agreement;
 import org.sumbrel.core.receivables.Ageing.Bucket;
@@ -228,21 +229,18 @@ class BooksController {
       return null;
     }
     var rate = inBooks.rate(sheet.currency(), books, day);
+    var sums = sheet.total().ageing().amounts();
     var amounts = new EnumMap<Bucket, MoneyView>(Bucket.class);
-    var total = Money.zero(books);
-    if (rate.isPresent()) {
-      for (var bucket : sheet.total().ageing().amounts().entrySet()) {
-        var restated = rate.get().rate().of(bucket.getValue());
-        amounts.put(bucket.getKey(), MoneyView.of(restated));
-        total = total.plus(restated);
-      }
-    }
+    rate.ifPresent(
+        r -> sums.forEach((bucket, sum) -> amounts.put(bucket, MoneyView.of(r.rate().of(sum)))));
+    var total =
+        rate.flatMap(r -> Restated.sum(sums.values(), books, from -> Optional.of(r.rate())));
     return new RestatedAgeing(
         books.getCode(),
         day,
         rate.map(Rates::words).orElse(""),
         rate.isPresent() ? amounts : null,
-        rate.isPresent() ? MoneyView.of(total) : null);
+        total.map(MoneyView::of).orElse(null));
   }
 
   private AgeingSheet sheet(WhichBooksOn which) {
