@@ -64,54 +64,37 @@ public final class Books {
 
   /** The same invoice of another company. */
   public static Invoice of(String company, Invoice i) {
-    return new Invoice(
-        i.id(),
-        company,
-        i.customerId(),
-        i.number(),
-        i.issuedOn(),
-        i.dueOn(),
-        i.total(),
-        i.open(),
-        i.orderReference(),
-        i.creditorReference(),
-        i.terms());
+    return copy(i, i.id(), company, i.orderReference(), i.creditorReference(), i.terms());
   }
 
   public static Invoice withId(String id, Invoice i) {
-    return new Invoice(
-        id,
-        i.companyId(),
-        i.customerId(),
-        i.number(),
-        i.issuedOn(),
-        i.dueOn(),
-        i.total(),
-        i.open(),
-        i.orderReference(),
-        i.creditorReference(),
-        i.terms());
+    return copy(i, id, i.companyId(), i.orderReference(), i.creditorReference(), i.terms());
   }
 
   public static Invoice withTerms(Invoice i, String terms) {
-    return new Invoice(
+    return copy(
+        i,
         i.id(),
         i.companyId(),
-        i.customerId(),
-        i.number(),
-        i.issuedOn(),
-        i.dueOn(),
-        i.total(),
-        i.open(),
         i.orderReference(),
         i.creditorReference(),
         Optional.of(EarlyPaymentTerms.parse(terms)));
   }
 
   public static Invoice withReferences(Invoice i, String order, String creditor) {
+    return copy(i, i.id(), i.companyId(), order, creditor, i.terms());
+  }
+
+  private static Invoice copy(
+      Invoice i,
+      String id,
+      String company,
+      String order,
+      String creditor,
+      Optional<EarlyPaymentTerms> terms) {
     return new Invoice(
-        i.id(),
-        i.companyId(),
+        id,
+        company,
         i.customerId(),
         i.number(),
         i.issuedOn(),
@@ -120,7 +103,7 @@ public final class Books {
         i.open(),
         order,
         creditor,
-        i.terms());
+        terms);
   }
 
   public static CreditNote creditNote(String number, String customer, String open) {
