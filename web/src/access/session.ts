@@ -57,3 +57,9 @@ export const BooksContext = createContext<Books>({
 export function useBooks(): Books {
   return useContext(BooksContext);
 }
+
+/** The currency in which the company keeps its books; the one worked in may be another. */
+export function useOwnCurrency(): string {
+  const books = useBooks();
+  return useSession().data?.companies.find((c) => c.id === books.company)?.currency ?? books.currency;
+}

@@ -44,7 +44,7 @@ describe("an ageing in another currency than that of the books", () => {
     const file = (ending: string) =>
       screen.getByRole("link", { name: `Ageing as ${ending}` }).getAttribute("href");
     expect(file("CSV")).toContain("inBooks=true");
-    expect(file("PDF")).not.toContain("inBooks");
+    expect(file("PDF")).toContain("inBooks=true");
   });
 
   it("asks for a rate where none counts", async () => {

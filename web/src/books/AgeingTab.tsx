@@ -31,8 +31,8 @@ export function AgeingTab() {
       company: books.company,
       currency: books.currency,
       on: until,
-      // where a rate counts, tables have the totals in the currency of the books too
-      inBooks: a.inBooks?.total && ending !== "pdf" ? "true" : "",
+      // where a rate counts, files have the totals in the currency of the books too
+      inBooks: a.inBooks?.total ? "true" : "",
     });
   return (
     <Box sx={{ maxWidth: 1100 }}>

@@ -1,11 +1,12 @@
 import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
 import { useState } from "react";
-import { useBooks } from "../access/session";
+import { useBooks, useOwnCurrency, useSession } from "../access/session";
 import { CustomerLink } from "../customers/CustomerLink";
 import { Amount } from "../shared/Amount";
 import { Choice } from "../shared/Choice";
 import { DayField } from "../shared/DayField";
 import { count } from "../shared/dates";
+import { InBooksToo } from "../shared/InBooksToo";
 import { isZero } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
 import { Files } from "./Files";
@@ -23,6 +24,11 @@ export function StatementsTab() {
   const books = useBooks();
   const [whom, setWhom] = useState<Whom>("OWING");
   const [period, setPeriod] = usePeriod();
+  const own = useOwnCurrency();
+  const today = useSession().data?.businessDate ?? "";
+  const [inBooks, setInBooks] = useState(false);
+  const [ratesOn, setRatesOn] = useState("");
+  const asked = inBooks && own !== books.currency;
   const all = useStatementsOf(whom);
   if (all.error) {
     return <Failed error={all.error} retry={() => void all.refetch()} />;
@@ -44,6 +50,15 @@ export function StatementsTab() {
         </Box>
         <DayField label="From" value={period.from} set={(from) => setPeriod({ from })} />
         <DayField label="Until" value={period.until} set={(until) => setPeriod({ until })} />
+        {own !== books.currency && (
+          <InBooksToo
+            label={`closing balances in ${own} too`}
+            asked={inBooks}
+            ask={setInBooks}
+            ratesOn={ratesOn || period.until || today}
+            setRatesOn={setRatesOn}
+          />
+        )}
         {all.data.length > 0 && (
           <Files
             name={count(all.data.length, "statement")}
@@ -56,6 +71,8 @@ export function StatementsTab() {
                   whom,
                   from: period.from,
                   until: period.until,
+                  inBooks: asked ? "true" : "",
+                  ratesOn: asked ? ratesOn : "",
                 }),
               ],
             ]}

@@ -7,7 +7,6 @@ import {
   TableCell,
   TableHead,
   TableRow,
-  TextField,
   Typography,
 } from "@mui/material";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
@@ -17,7 +16,9 @@ import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import { Amount } from "../shared/Amount";
 import { Choice } from "../shared/Choice";
+import { DayField } from "../shared/DayField";
 import { onDayOfYear } from "../shared/dates";
+import { InBooksToo } from "../shared/InBooksToo";
 import { isNegative, negated } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 
@@ -28,10 +29,13 @@ export function CustomerStatement({ account }: { account: Schemas["CustomerAccou
   const [currency, setCurrency] = useState(account.owes[0]?.currency ?? books.currency);
   const [from, setFrom] = useState("");
   const [until, setUntil] = useState("");
+  const [inBooks, setInBooks] = useState(false);
+  const [ratesOn, setRatesOn] = useState("");
   const query = {
     currency,
     from: from === "" ? undefined : from,
     until: until === "" ? undefined : until,
+    ratesOn: inBooks && ratesOn !== "" ? ratesOn : undefined,
   };
   const statement = useQuery({
     queryKey: ["customer", account.id, "statement", query],
@@ -40,17 +44,20 @@ export function CustomerStatement({ account }: { account: Schemas["CustomerAccou
     queryFn: async () =>
       data(await api.GET("/api/customers/{id}/statement", { params: { path: { id: account.id }, query } })),
   });
+  const s = statement.data;
+  const asked = inBooks ? (s?.inBooks ?? undefined) : undefined;
   const file = (ending: string) =>
     `/api/customers/${account.id}/statement.${ending}?` +
     new URLSearchParams(
-      Object.entries(query).filter((e): e is [string, string] => e[1] !== undefined),
+      Object.entries({ ...query, inBooks: asked?.closing ? "true" : undefined }).filter(
+        (e): e is [string, string] => e[1] !== undefined,
+      ),
     ).toString();
-  const s = statement.data;
   return (
     <>
       <Box sx={{ display: "flex", alignItems: "end", gap: 2, mb: 1.5 }}>
-        <Day label="From" value={from || (s?.from ?? "")} set={setFrom} />
-        <Day label="Until" value={until || (s?.until ?? "")} set={setUntil} />
+        <DayField label="From" value={from || (s?.from ?? "")} set={setFrom} />
+        <DayField label="Until" value={until || (s?.until ?? "")} set={setUntil} />
         {currencies.length > 1 && (
           <Box sx={{ width: 110 }}>
             <Choice
@@ -61,6 +68,15 @@ export function CustomerStatement({ account }: { account: Schemas["CustomerAccou
               choose={setCurrency}
             />
           </Box>
+        )}
+        {s?.inBooks && (
+          <InBooksToo
+            label={`closing balance in ${s.inBooks.currency} too`}
+            asked={inBooks}
+            ask={setInBooks}
+            ratesOn={ratesOn || s.inBooks.ratesOn}
+            setRatesOn={setRatesOn}
+          />
         )}
         <Box sx={{ flex: 1 }} />
         <Button component="a" href={file("pdf")} variant="outlined">
@@ -137,6 +153,21 @@ export function CustomerStatement({ account }: { account: Schemas["CustomerAccou
                 <Amount of={s.closing} sx={{ fontWeight: 700 }} />
               </TableCell>
             </TableRow>
+            {asked && (
+              <TableRow>
+                <TableCell>in {asked.currency}</TableCell>
+                <TableCell colSpan={3}>
+                  {asked.closing ? (
+                    asked.words
+                  ) : (
+                    <Link component={RouterLink} to="/posted/books/rates" underline="always">
+                      no rate counts on {onDayOfYear(asked.ratesOn)}; type one
+                    </Link>
+                  )}
+                </TableCell>
+                <TableCell align="right">{asked.closing && <Amount of={asked.closing} />}</TableCell>
+              </TableRow>
+            )}
           </TableBody>
         </Table>
       )}
@@ -146,17 +177,5 @@ export function CustomerStatement({ account }: { account: Schemas["CustomerAccou
         </Typography>
       )}
     </>
-  );
-}
-
-function Day({ label, value, set }: { label: string; value: string; set: (day: string) => void }) {
-  return (
-    <TextField
-      type="date"
-      label={label}
-      value={value}
-      onChange={(event) => set(event.target.value)}
-      slotProps={{ inputLabel: { shrink: true } }}
-    />
   );
 }

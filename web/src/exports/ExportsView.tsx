@@ -13,7 +13,7 @@ import {
 } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useBooks, useSession } from "../access/session";
+import { useBooks, useOwnCurrency } from "../access/session";
 import { api, data, Refusal, type Schemas } from "../api/client";
 import { Files } from "../books/Files";
 import { fileAt } from "../books/queries";
@@ -205,7 +205,7 @@ function Applications() {
   const { company, currency } = useBooks();
   const [from, setFrom] = useState("");
   const [until, setUntil] = useState("");
-  const books = useSession().data?.companies.find((c) => c.id === company)?.currency ?? currency;
+  const books = useOwnCurrency();
   const [inBooks, setInBooks] = useState(false);
   const at = (ending: string) =>
     fileAt(`/api/applications.${ending}`, {

@@ -1,12 +1,14 @@
 package org.sumbrel.formats.account;
 
 import java.util.List;
+import java.util.Optional;
+import org.joda.money.Money;
 import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.CustomerStatement;
 import org.sumbrel.core.receivables.OpenItem;
 
 /**
- * What a customer's statement says, in one currency.
+ * What a customer's statement says, in the currency in which he owes.
  *
  * @param company who sends it
  * @param customer to whom
@@ -14,6 +16,7 @@ import org.sumbrel.core.receivables.OpenItem;
  * @param statement the movements with their balances
  * @param ageing of what is open on the last day
  * @param open what is open, oldest first
+ * @param inBooks what the closing balance is in the currency of the books, where that was asked for
  */
 public record CustomerSheet(
     String company,
@@ -21,4 +24,14 @@ public record CustomerSheet(
     String number,
     CustomerStatement statement,
     Ageing ageing,
-    List<? extends OpenItem> open) {}
+    List<? extends OpenItem> open,
+    Optional<InBooks> inBooks) {
+
+  /**
+   * A balance in the currency of the books.
+   *
+   * @param closing at the rate, rounded to the digits of that currency
+   * @param words at which rate, of which day
+   */
+  public record InBooks(Money closing, String words) {}
+}

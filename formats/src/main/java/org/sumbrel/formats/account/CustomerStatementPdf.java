@@ -96,6 +96,17 @@ public final class CustomerStatementPdf {
         text(statement.charged()),
         text(statement.credited()),
         text(statement.closing()));
+    sheet
+        .inBooks()
+        .ifPresent(
+            books ->
+                paper.row(
+                    table,
+                    "in " + books.closing().getCurrencyUnit().getCode(),
+                    books.words(),
+                    "",
+                    "",
+                    text(books.closing())));
     return table;
   }
 

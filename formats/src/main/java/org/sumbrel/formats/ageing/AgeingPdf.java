@@ -3,7 +3,9 @@ package org.sumbrel.formats.ageing;
 import com.lowagie.text.DocumentException;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.util.Optional;
 import org.sumbrel.core.money.MoneyText;
+import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.core.receivables.Ageing.Bucket;
 import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.formats.print.Paper;
@@ -18,23 +20,30 @@ public final class AgeingPdf {
   }
 
   /**
+   * Writes the ageing.
+   *
+   * @param inBooks its totals in the currency of the books, where these were asked for
    * @throws IOException where the stream takes no more
    */
-  public static void write(AgeingSheet sheet, OutputStream out) throws IOException {
+  public static void write(
+      AgeingSheet sheet, Optional<AgeingSheet.InBooks> inBooks, OutputStream out)
+      throws IOException {
     try {
       var paper = new Paper("Ageing of receivables as of " + DayText.of(sheet.asOf()), out);
-      new AgeingPdf(paper).print(sheet);
+      new AgeingPdf(paper).print(sheet, inBooks);
       paper.end();
     } catch (DocumentException e) {
       throw new IOException("the ageing cannot be written", e);
     }
   }
 
-  private void print(AgeingSheet sheet) {
+  private void print(AgeingSheet sheet, Optional<AgeingSheet.InBooks> inBooks) {
     paper.heading(
         sheet.company(),
         "Ageing of receivables as of " + DayText.of(sheet.asOf()),
-        "By due date, amounts in " + sheet.currency().getCode());
+        "By due date, amounts in "
+            + sheet.currency().getCode()
+            + inBooks.map(books -> "; " + books.words()).orElse(""));
     var table = paper.table(8, 26, 11, 11, 11, 11, 11, 11);
     paper.head(
         table,
@@ -50,11 +59,16 @@ public final class AgeingPdf {
       paper.row(table, cells(line));
     }
     paper.total(table, cells(sheet.total()));
+    inBooks.ifPresent(books -> paper.row(table, cells(inBooks(books.ageing()))));
     paper.add(table);
   }
 
   private static String words(Bucket bucket) {
     return AgeingSheet.words(bucket).replace(" days", "");
+  }
+
+  private static AgeingSheet.Line inBooks(Ageing ageing) {
+    return new AgeingSheet.Line("", "All, in " + ageing.total().getCurrencyUnit(), ageing);
   }
 
   private static String[] cells(AgeingSheet.Line line) {

@@ -34,6 +34,13 @@ public record AgeingSheet(String company, CurrencyUnit currency, LocalDate asOf,
     return WORDS.get(bucket);
   }
 
+  /**
+   * What all of them owe in the currency of the books.
+   *
+   * @param words at which rate, of which day
+   */
+  public record InBooks(Ageing ageing, String words) {}
+
   /** What one customer owes. */
   public record Line(String number, String customer, Ageing ageing) {
 

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
@@ -42,7 +43,8 @@ class CustomerStatementWritersTest {
         "C006",
         CustomerStatement.of(CurrencyUnit.USD, all, DAY, DAY.plusDays(17)),
         Ageing.of(CurrencyUnit.USD, List.of(note), DAY.plusDays(17)),
-        List.of(note));
+        List.of(note),
+        Optional.empty());
   }
 
   @Test
@@ -62,17 +64,42 @@ class CustomerStatementWritersTest {
 
   @Test
   void isADocumentWithEveryNameAndFigure() throws IOException {
+    var paper = paper(sheet(90));
+    assertThat(paper.getNumberOfPages()).isGreaterThan(1);
+    assertThat(text(paper))
+        .contains(
+            "Café Žižka & Søn", "Opening balance", "Invoice LM-99", "1,185.00", "CN-7", "-20.00")
+        .contains("12 May 2026 to 29 May 2026")
+        .doesNotContain("in GBP");
+  }
+
+  @Test
+  void saysWhatTheClosingBalanceIsInTheBooksAndAtWhichRate() throws IOException {
+    var plain = sheet(1);
+    var words = "1 USD = 0.79 GBP of 29 May 2026";
+    var sheet =
+        new CustomerSheet(
+            plain.company(),
+            plain.customer(),
+            plain.number(),
+            plain.statement(),
+            plain.ageing(),
+            plain.open(),
+            Optional.of(new CustomerSheet.InBooks(Money.parse("GBP 57.28"), words)));
+    assertThat(text(paper(sheet))).contains("72.50", "in GBP", words, "57.28");
+  }
+
+  private static PdfReader paper(CustomerSheet sheet) throws IOException {
     var out = new ByteArrayOutputStream();
-    CustomerStatementPdf.write(sheet(90), out);
-    var reader = new PdfReader(out.toByteArray());
-    assertThat(reader.getNumberOfPages()).isGreaterThan(1);
+    CustomerStatementPdf.write(sheet, out);
+    return new PdfReader(out.toByteArray());
+  }
+
+  private static String text(PdfReader reader) throws IOException {
     var text = new StringBuilder();
     for (var page = 1; page <= reader.getNumberOfPages(); page++) {
       text.append(new PdfTextExtractor(reader).getTextFromPage(page));
     }
-    assertThat(text.toString())
-        .contains(
-            "Café Žižka & Søn", "Opening balance", "Invoice LM-99", "1,185.00", "CN-7", "-20.00")
-        .contains("12 May 2026 to 29 May 2026");
+    return text.toString();
   }
 }

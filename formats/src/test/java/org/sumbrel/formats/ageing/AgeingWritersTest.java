@@ -9,10 +9,13 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
 import org.sumbrel.core.receivables.Ageing;
+import org.sumbrel.core.receivables.Ageing.Bucket;
 import org.sumbrel.core.receivables.CreditNote;
 import org.sumbrel.formats.sheet.SheetWriter;
 
@@ -58,9 +61,32 @@ class AgeingWritersTest {
 
   @Test
   void isADocumentWithATotal() throws IOException {
+    assertThat(document(Optional.empty()))
+        .contains("Café Tamarisk", "31–60", "-1,254.50")
+        .doesNotContain("All, in");
+  }
+
+  @Test
+  void hasItsTotalsInTheBooksWhereTheseAreAskedFor() throws IOException {
+    var old = Money.parse("GBP -15.80");
+    var none = Money.zero(CurrencyUnit.GBP);
+    var inBooks =
+        new Ageing(
+            DAY,
+            Map.of(
+                Bucket.NOT_DUE, Money.parse("GBP -975.26"),
+                Bucket.DAYS_1_TO_30, none,
+                Bucket.DAYS_31_TO_60, old,
+                Bucket.DAYS_61_TO_90, none,
+                Bucket.OVER_90, none));
+    var words = "1 USD = 0.79 GBP of 29 May 2026";
+    assertThat(document(Optional.of(new AgeingSheet.InBooks(inBooks, words))))
+        .contains("-1,254.50", words, "All, in GBP", "-15.80", "-991.06");
+  }
+
+  private static String document(Optional<AgeingSheet.InBooks> inBooks) throws IOException {
     var out = new ByteArrayOutputStream();
-    AgeingPdf.write(SHEET, out);
-    var text = new PdfTextExtractor(new PdfReader(out.toByteArray())).getTextFromPage(1);
-    assertThat(text).contains("Café Tamarisk", "31–60", "-1,254.50");
+    AgeingPdf.write(SHEET, inBooks, out);
+    return new PdfTextExtractor(new PdfReader(out.toByteArray())).getTextFromPage(1);
   }
 }

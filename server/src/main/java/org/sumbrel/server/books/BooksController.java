@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
@@ -17,10 +16,11 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.sumbrel.core.exchange.RateTable.Counting;
 import org.sumbrel.core.exchange.Restated;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.journal.Agreement;
-import org.sumbrel.core.receivables.Ageing.Bucket;
+import org.sumbrel.core.receivables.Ageing;
 import org.sumbrel.formats.ageing.AgeingPdf;
 import org.sumbrel.formats.ageing.AgeingSheet;
 import org.sumbrel.formats.ageing.AgeingTable;
@@ -229,18 +229,13 @@ class BooksController {
       return null;
     }
     var rate = inBooks.rate(sheet.currency(), books, day);
-    var sums = sheet.total().ageing().amounts();
-    var amounts = new EnumMap<Bucket, MoneyView>(Bucket.class);
-    rate.ifPresent(
-        r -> sums.forEach((bucket, sum) -> amounts.put(bucket, MoneyView.of(r.rate().of(sum)))));
-    var total =
-        rate.flatMap(r -> Restated.sum(sums.values(), books, from -> Optional.of(r.rate())));
+    var ageing = rate.map(r -> Restated.ageing(sheet.total().ageing(), r.rate()));
     return new RestatedAgeing(
         books.getCode(),
         day,
         rate.map(Rates::words).orElse(""),
-        rate.isPresent() ? amounts : null,
-        total.map(MoneyView::of).orElse(null));
+        ageing.map(OpenMoney::buckets).orElse(null),
+        ageing.map(Ageing::total).map(MoneyView::of).orElse(null));
   }
 
   private AgeingSheet sheet(WhichBooksOn which) {
@@ -252,10 +247,24 @@ class BooksController {
 
   @GetMapping(value = "/api/books/ageing.pdf", produces = "application/pdf")
   @Operation(summary = "The ageing as PDF")
-  ResponseEntity<byte[]> ageingPdf(@ParameterObject WhichBooksOn which) throws IOException {
-    var sheet = sheet(which);
+  ResponseEntity<byte[]> ageingPdf(@ParameterObject WhichAgeing which) throws IOException {
+    var sheet = sheet(which.report());
+    var books = books(which.company());
+    var restated =
+        Boolean.TRUE.equals(which.inBooks()) && !sheet.currency().equals(books)
+            ? Optional.of(inBooks.required(sheet.currency(), books, which.rateDay(sheet)))
+            : Optional.<Counting>empty();
     return FileAnswer.of(
-        name(sheet, "pdf"), MediaType.APPLICATION_PDF, out -> AgeingPdf.write(sheet, out));
+        name(sheet, "pdf"),
+        MediaType.APPLICATION_PDF,
+        out ->
+            AgeingPdf.write(
+                sheet,
+                restated.map(
+                    r ->
+                        new AgeingSheet.InBooks(
+                            Restated.ageing(sheet.total().ageing(), r.rate()), Rates.words(r))),
+                out));
   }
 
   @GetMapping(value = "/api/books/ageing.csv", produces = "text/csv")

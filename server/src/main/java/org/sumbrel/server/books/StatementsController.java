@@ -1,11 +1,13 @@
 package org.sumbrel.server.books;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ContentDisposition;
@@ -53,9 +55,20 @@ class StatementsController {
    * @param until the last day; today where none is given
    * @param currency the company's where none is given
    * @param whom those who owe, where it is not said
+   * @param inBooks whether the closing balances stand in the currency of the books too
+   * @param ratesOn at the rate of which day; that of the last day where none is given
    */
   record WhichStatements(
-      Long company, String currency, Whom whom, LocalDate from, LocalDate until) {
+      Long company,
+      String currency,
+      Whom whom,
+      LocalDate from,
+      LocalDate until,
+      @Parameter(
+              description = "whether the closing balances stand in the currency of the books too")
+          Boolean inBooks,
+      @Parameter(description = "at the rate of which day; that of the last day where none is given")
+          LocalDate ratesOn) {
     Whom whomOrOwing() {
       return whom == null ? Whom.OWING : whom;
     }
@@ -80,16 +93,24 @@ class StatementsController {
     }
     var currency = all.get(0).owes().currency();
     var name = "statements-" + currency + "-" + LocalDate.now(clock) + ".pdf";
+    var each =
+        new CustomerSheets.Which(
+            which.from(),
+            which.until(),
+            currency,
+            true,
+            Boolean.TRUE.equals(which.inBooks()),
+            which.ratesOn());
+    // the first of them tells that a rate is missing, before anything is sent
+    var first = sheets.sheet(all.get(0).customerId(), each);
     StreamingResponseBody body =
         out ->
             CustomerStatementPdf.writeAll(
                 "Statements of account",
                 () ->
-                    all.stream()
-                        .map(
-                            s ->
-                                sheets.sheet(
-                                    s.customerId(), which.from(), which.until(), currency, true))
+                    Stream.concat(
+                            Stream.of(first),
+                            all.stream().skip(1).map(s -> sheets.sheet(s.customerId(), each)))
                         .iterator(),
                 out);
     return ResponseEntity.ok()

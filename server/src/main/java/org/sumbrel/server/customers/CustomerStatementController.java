@@ -1,12 +1,14 @@
 package org.sumbrel.server.customers;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.List;
+import org.joda.money.CurrencyUnit;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -20,6 +22,9 @@ import org.sumbrel.formats.account.CustomerStatementPdf;
 import org.sumbrel.formats.account.CustomerStatementTable;
 import org.sumbrel.server.api.FileAnswer;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.customers.CustomerSheets.Which;
+import org.sumbrel.server.rates.InBooks;
+import org.sumbrel.server.rates.Rates;
 
 /** A customer's account with its running balance, on the screen and as he is sent it. */
 @RestController
@@ -28,9 +33,11 @@ import org.sumbrel.server.api.MoneyView;
 class CustomerStatementController {
 
   private final CustomerSheets sheets;
+  private final InBooks inBooks;
 
-  CustomerStatementController(CustomerSheets sheets) {
+  CustomerStatementController(CustomerSheets sheets, InBooks inBooks) {
     this.sheets = sheets;
+    this.inBooks = inBooks;
   }
 
   /**
@@ -40,10 +47,27 @@ class CustomerStatementController {
    * @param until the last day; today where none is given
    * @param currency the company's where none is given
    * @param branches whether those for whom the customer pays belong to it, as they do unless said
+   * @param inBooks whether files have the currency of the books too; the screen has it where it is
+   *     another one
+   * @param ratesOn at the rate of which day; that of the last day where none is given
    */
-  record Asked(LocalDate from, LocalDate until, String currency, Boolean branches) {
-    boolean withBranches() {
-      return branches == null || branches;
+  record Asked(
+      LocalDate from,
+      LocalDate until,
+      String currency,
+      Boolean branches,
+      @Parameter(description = "whether files have the currency of the books too") Boolean inBooks,
+      @Parameter(description = "at the rate of which day; that of the last day where none is given")
+          LocalDate ratesOn) {
+
+    Which which() {
+      return new Which(
+          from,
+          until,
+          currency,
+          branches == null || branches,
+          Boolean.TRUE.equals(inBooks),
+          ratesOn);
     }
   }
 
@@ -62,14 +86,26 @@ class CustomerStatementController {
       @NotNull List<StatementLine> lines,
       @NotNull MoneyView charged,
       @NotNull MoneyView credited,
-      @NotNull MoneyView closing) {}
+      @NotNull MoneyView closing,
+      @Schema(description = "null where it is in the currency of the books")
+          StatementInBooks inBooks) {}
+
+  /** The closing balance in the currency of the books. */
+  record StatementInBooks(
+      @NotNull @Schema(description = "the currency of the books") String currency,
+      @NotNull @Schema(description = "the day whose rate it is") LocalDate ratesOn,
+      @NotNull @Schema(description = "how the rate came about; empty where none counts")
+          String words,
+      @Schema(description = "at the rate, rounded half-even; null where none counts")
+          MoneyView closing) {}
 
   @GetMapping("/api/customers/{id}/statement")
   @Operation(
       summary =
           "What moved on an account with the balance after each; the last three months where no days are given")
   AccountStatementView statement(@PathVariable Long id, @ParameterObject Asked asked) {
-    var statement = of(id, asked);
+    var which = asked.which();
+    var statement = sheets.statement(id, which);
     return new AccountStatementView(
         statement.from(),
         statement.until(),
@@ -86,7 +122,20 @@ class CustomerStatementController {
             .toList(),
         MoneyView.of(statement.charged()),
         MoneyView.of(statement.credited()),
-        MoneyView.of(statement.closing()));
+        MoneyView.of(statement.closing()),
+        inBooks(statement, sheets.books(id), sheets.rateDay(statement, which)));
+  }
+
+  private StatementInBooks inBooks(CustomerStatement statement, CurrencyUnit books, LocalDate day) {
+    if (statement.closing().getCurrencyUnit().equals(books)) {
+      return null;
+    }
+    var rate = inBooks.rate(statement.closing().getCurrencyUnit(), books, day);
+    return new StatementInBooks(
+        books.getCode(),
+        day,
+        rate.map(Rates::words).orElse(""),
+        rate.map(r -> MoneyView.of(r.rate().of(statement.closing()))).orElse(null));
   }
 
   @GetMapping(value = "/api/customers/{id}/statement.pdf", produces = "application/pdf")
@@ -105,7 +154,7 @@ class CustomerStatementController {
   ResponseEntity<byte[]> csv(@PathVariable Long id, @ParameterObject Asked asked)
       throws IOException {
     var sheet = sheet(id, asked);
-    return FileAnswer.csv(name(sheet, "csv"), out -> CustomerStatementTable.write(sheet, out));
+    return FileAnswer.csv(name(sheet, "csv"), table(id, sheet, asked.which())::write);
   }
 
   @GetMapping(value = "/api/customers/{id}/statement.xlsx", produces = FileAnswer.XLSX)
@@ -114,7 +163,18 @@ class CustomerStatementController {
       throws IOException {
     var sheet = sheet(id, asked);
     return FileAnswer.xlsx(
-        name(sheet, "xlsx"), "Statement", out -> CustomerStatementTable.write(sheet, out));
+        name(sheet, "xlsx"), "Statement", table(id, sheet, asked.which())::write);
+  }
+
+  private InBooks.Table table(Long id, CustomerSheet sheet, Which which) {
+    var statement = sheet.statement();
+    return inBooks.of(
+        out -> CustomerStatementTable.write(sheet, out),
+        which.inBooks(),
+        "balance",
+        statement.closing().getCurrencyUnit(),
+        sheets.books(id),
+        sheets.rateDay(statement, which));
   }
 
   private static String name(CustomerSheet sheet, String ending) {
@@ -122,11 +182,6 @@ class CustomerStatementController {
   }
 
   private CustomerSheet sheet(Long id, Asked asked) {
-    return sheets.sheet(id, asked.from(), asked.until(), asked.currency(), asked.withBranches());
-  }
-
-  private CustomerStatement of(Long id, Asked asked) {
-    return sheets.statement(
-        id, asked.from(), asked.until(), asked.currency(), asked.withBranches());
+    return sheets.sheet(id, asked.which());
   }
 }

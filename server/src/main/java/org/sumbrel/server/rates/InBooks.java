@@ -27,6 +27,28 @@ public class InBooks {
     return from.equals(books) ? Optional.empty() : rates.on(from, books, day);
   }
 
+  /**
+   * The rate of a day.
+   *
+   * @throws Conflict {@code RATE_MISSING} where none counts
+   */
+  public Counting required(CurrencyUnit from, CurrencyUnit books, LocalDate day) {
+    return rates
+        .on(from, books, day)
+        .orElseThrow(
+            () ->
+                new Conflict(
+                    "RATE_MISSING",
+                    "There is no rate from "
+                        + from
+                        + " to "
+                        + books
+                        + " that counts on "
+                        + DayText.of(day)
+                        + ". Type it or take it in first.",
+                    Map.of("from", from.getCode(), "to", books.getCode(), "on", day.toString())));
+  }
+
   /** Writes a table. */
   public interface Table {
     void write(SheetWriter out) throws IOException;
@@ -49,22 +71,7 @@ public class InBooks {
     if (!asked || from.equals(books)) {
       return plain;
     }
-    var rate =
-        rate(from, books, day)
-            .orElseThrow(
-                () ->
-                    new Conflict(
-                        "RATE_MISSING",
-                        "There is no rate from "
-                            + from
-                            + " to "
-                            + books
-                            + " that counts on "
-                            + DayText.of(day)
-                            + ". Type it or take it in first.",
-                        Map.of(
-                            "from", from.getCode(), "to", books.getCode(), "on", day.toString())))
-            .rate();
+    var rate = required(from, books, day).rate();
     var at = new RestatingSheet.AtRate(books, rate::of, rate.perUnit().toPlainString(), day);
     return out -> plain.write(new RestatingSheet(out, column, at));
   }

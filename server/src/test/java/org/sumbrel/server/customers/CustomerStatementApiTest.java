@@ -5,7 +5,10 @@ import static org.sumbrel.server.TestBooks.applied;
 import static org.sumbrel.server.TestBooks.draft;
 import static org.sumbrel.server.TestBooks.expect;
 
+import com.lowagie.text.pdf.PdfReader;
+import com.lowagie.text.pdf.parser.PdfTextExtractor;
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -100,6 +103,73 @@ class CustomerStatementApiTest {
         web.perform(MockMvcRequestBuilders.get(path + ".csv").with(by)).andReturn().getResponse();
     assertThat(csv.getContentAsString())
         .contains("Invoice " + books.number(0) + ",1000.00,,1000.00,USD");
+  }
+
+  /** Of a company that keeps its books in dollars, for a customer who owes euros. */
+  @Test
+  void hasItsClosingBalanceInTheBooksWhereThatIsAskedFor() throws Exception {
+    var export = maren.get("/api/me").text("/companies/1/id");
+    var head = "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open\n";
+    expect(
+        201,
+        maren.drop(
+            "euros.csv",
+            head
+                + "ZQST-1,invoice,ZQST,Zqstatement SA,2026-05-20,2026-06-19,EUR,100.00,100.00\n"
+                + "ZQST-2,invoice,ZQST,Zqstatement SA,2026-05-21,2026-06-20,EUR,0.35,0.35\n",
+            "?company=" + export));
+    var id =
+        maren.get("/api/open-items?company=" + export + "&q=ZQST-1").text("/rows/0/customerId");
+    var path = "/api/customers/" + id + "/statement";
+    var rate =
+        new BigDecimal(
+            maren.get("/api/rates/counting?from=EUR&to=USD&on=2026-04-30").text("/rate/rate"));
+    var closing = new BigDecimal("100.35").multiply(rate).setScale(2, RoundingMode.HALF_EVEN);
+
+    var shown = expect(200, maren.get(path + "?currency=EUR&ratesOn=2026-04-30")).body();
+    assertThat(shown.at("/closing/amount").asText()).isEqualTo("100.35");
+    assertThat(shown.at("/inBooks/currency").asText()).isEqualTo("USD");
+    assertThat(shown.at("/inBooks/words").asText()).contains("30 April 2026");
+    assertThat(shown.at("/inBooks/closing/amount").asText()).isEqualTo(closing.toPlainString());
+    // the last day's where none is stated
+    assertThat(maren.get(path + "?currency=EUR&until=2026-05-25").text("/inBooks/ratesOn"))
+        .isEqualTo("2026-05-25");
+    assertThat(maren.get(path + "?currency=USD").body().at("/inBooks").isNull()).isTrue();
+
+    var file = "?currency=EUR&inBooks=true&ratesOn=2026-04-30";
+    assertThat(maren.saved(path + ".csv" + file))
+        .contains("balance,currency,in_books,books,rate,rates_on")
+        .contains("100.35,EUR," + closing + ",USD," + rate + ",2026-04-30");
+    assertThat(maren.saved(path + ".csv?currency=EUR")).doesNotContain("in_books");
+    assertThat(paper(path + ".pdf" + file)).contains("in USD", closing.toPlainString());
+    assertThat(paper(path + ".pdf?currency=EUR")).doesNotContain("in USD");
+    var all = "/api/customer-statements.pdf?company=" + export + "&currency=EUR";
+    assertThat(paper(all + "&inBooks=true&ratesOn=2026-04-30"))
+        .contains("Zqstatement SA", closing.toPlainString());
+
+    // no rate is guessed, and nothing half is sent
+    var never = file.replace("2026-04-30", "2020-01-01");
+    assertThat(maren.get(path + "?currency=EUR&ratesOn=2020-01-01").text("/inBooks/words"))
+        .isEmpty();
+    assertThat(maren.get(path + ".pdf" + never).text("/code")).isEqualTo("RATE_MISSING");
+    assertThat(maren.get(path + ".csv" + never).text("/code")).isEqualTo("RATE_MISSING");
+    assertThat(maren.get(all + "&inBooks=true&ratesOn=2020-01-01").text("/code"))
+        .isEqualTo("RATE_MISSING");
+  }
+
+  /** The words of a document. */
+  private String paper(String path) throws Exception {
+    var request = MockMvcRequestBuilders.get(path).with(Clerk.signedIn("maren", "CLERK"));
+    var result = web.perform(request).andReturn();
+    if (result.getRequest().isAsyncStarted()) {
+      result = web.perform(MockMvcRequestBuilders.asyncDispatch(result)).andReturn();
+    }
+    var reader = new PdfReader(result.getResponse().getContentAsByteArray());
+    var text = new StringBuilder();
+    for (var page = 1; page <= reader.getNumberOfPages(); page++) {
+      text.append(new PdfTextExtractor(reader).getTextFromPage(page));
+    }
+    return text.toString();
   }
 
   @Test
