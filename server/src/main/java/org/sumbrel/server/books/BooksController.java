@@ -36,6 +36,7 @@ import org.sumbrel.server.books.BooksView.CostReport;
 import org.sumbrel.server.books.BooksView.RestatedAgeing;
 import org.sumbrel.server.books.BooksView.UnappliedMoney;
 import org.sumbrel.server.books.Unrealised.UnrealisedReport;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.rates.InBooks;
@@ -54,6 +55,7 @@ class BooksController {
   private final Costs costs;
   private final Unrealised unrealised;
   private final Companies companies;
+  private final Charts charts;
   private final Customers customers;
   private final InBooks inBooks;
   private final Clock clock;
@@ -64,6 +66,7 @@ class BooksController {
       Costs costs,
       Unrealised unrealised,
       Companies companies,
+      Charts charts,
       Customers customers,
       InBooks inBooks,
       Clock clock) {
@@ -73,6 +76,7 @@ class BooksController {
     this.open = open;
     this.costs = costs;
     this.companies = companies;
+    this.charts = charts;
     this.customers = customers;
     this.clock = clock;
   }
@@ -143,7 +147,7 @@ class BooksController {
   }
 
   private AgreementLine line(Long company, Agreement.Line of, String customer) {
-    var account = companies.account(company, companies.accountFor(company, of.role()));
+    var account = charts.account(company, charts.accountFor(company, of.role()));
     return new AgreementLine(
         customer == null ? null : Long.valueOf(of.customerId()),
         customer,

@@ -26,10 +26,21 @@ import org.sumbrel.server.api.Currencies;
 class PolicyController {
 
   private final Companies companies;
+  private final Charts charts;
+  private final CompanyPolicies policies;
+  private final TaxCodes taxCodes;
   private final ApplicationEventPublisher events;
 
-  PolicyController(Companies companies, ApplicationEventPublisher events) {
+  PolicyController(
+      Companies companies,
+      Charts charts,
+      CompanyPolicies policies,
+      TaxCodes taxCodes,
+      ApplicationEventPublisher events) {
     this.companies = companies;
+    this.charts = charts;
+    this.policies = policies;
+    this.taxCodes = taxCodes;
     this.events = events;
   }
 
@@ -53,25 +64,22 @@ class PolicyController {
       @Valid @RequestBody PolicyView decided) {
     var owner = companies.company(company);
     var unit = Currencies.unit(currency);
-    companies.decide(
+    policies.decide(
         owner, unit, decided.toPolicy(unit), decided.batchesReleased(), decided.version());
     events.publishEvent(new PolicyDecided(owner.id()));
     return view(owner.id(), unit);
   }
 
   private PolicyView view(Long company, CurrencyUnit unit) {
-    var policy = companies.policy(company, unit);
+    var policy = policies.of(company, unit);
     return PolicyView.of(
-        policy,
-        unit,
-        companies.batchesReleased(company, unit),
-        companies.policyVersion(company, unit));
+        policy, unit, policies.batchesReleased(company, unit), policies.version(company, unit));
   }
 
   @GetMapping("/api/tax-codes")
   @Operation(summary = "The taxes an amount can contain")
   List<TaxCodeView> taxCodes(@RequestParam(required = false) Long company) {
-    return companies.taxCodes(companies.idOf(company)).stream()
+    return taxCodes.of(companies.idOf(company)).stream()
         .map(t -> new TaxCodeView(t.code(), t.name(), t.percent().stripTrailingZeros()))
         .toList();
   }
@@ -79,7 +87,7 @@ class PolicyController {
   @GetMapping("/api/ledger-accounts")
   @Operation(summary = "The accounts a hand may book to")
   List<AccountView> accounts(@RequestParam(required = false) Long company) {
-    return companies.chartOf(companies.idOf(company)).values().stream()
+    return charts.of(companies.idOf(company)).values().stream()
         .filter(a -> a.role().bookable())
         .sorted(Comparator.comparing(LedgerAccountEntity::code))
         .map(a -> new AccountView(a.id(), a.code(), a.name()))

@@ -35,6 +35,7 @@ import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.api.SearchSum;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 
 /** Customers, their accounts and their open items. */
 @RestController
@@ -48,6 +49,7 @@ class CustomerController {
   private final OpenItemRepository items;
   private final ItemSearch search;
   private final Companies companies;
+  private final CompanyPolicies policies;
   private final Clock clock;
 
   CustomerController(
@@ -55,11 +57,13 @@ class CustomerController {
       OpenItemRepository items,
       ItemSearch search,
       Companies companies,
+      CompanyPolicies policies,
       Clock clock) {
     this.search = search;
     this.customers = customers;
     this.items = items;
     this.companies = companies;
+    this.policies = policies;
     this.clock = clock;
   }
 
@@ -308,9 +312,7 @@ class CustomerController {
     LocalDate until = null;
     if (item instanceof Invoice invoice && invoice.terms().isPresent() && !invoice.settled()) {
       var grace =
-          companies
-              .policy(entity.companyId(), invoice.total().getCurrencyUnit())
-              .discountGraceDays();
+          policies.of(entity.companyId(), invoice.total().getCurrencyUnit()).discountGraceDays();
       var earned = invoice.discountEarned(invoice.open(), today, grace);
       if (earned.isPositive()) {
         discount = MoneyView.of(earned);

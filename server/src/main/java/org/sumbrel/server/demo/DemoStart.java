@@ -29,9 +29,13 @@ import org.sumbrel.server.SumbrelSettings;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
 import org.sumbrel.server.access.Users;
+import org.sumbrel.server.companies.BankAccounts;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
+import org.sumbrel.server.companies.TaxCodes;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
@@ -62,6 +66,10 @@ class DemoStart implements ApplicationRunner {
 
   private final SumbrelSettings settings;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final Charts charts;
+  private final CompanyPolicies policies;
+  private final TaxCodes taxCodes;
   private final Customers customers;
   private final Entries entries;
   private final Intakes intakes;
@@ -79,6 +87,10 @@ class DemoStart implements ApplicationRunner {
   DemoStart(
       SumbrelSettings settings,
       Companies companies,
+      BankAccounts bankAccounts,
+      Charts charts,
+      CompanyPolicies policies,
+      TaxCodes taxCodes,
       Customers customers,
       Entries entries,
       Intakes intakes,
@@ -96,6 +108,10 @@ class DemoStart implements ApplicationRunner {
     this.users = users;
     this.settings = settings;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.charts = charts;
+    this.policies = policies;
+    this.taxCodes = taxCodes;
     this.customers = customers;
     this.entries = entries;
     this.intakes = intakes;
@@ -134,8 +150,7 @@ class DemoStart implements ApplicationRunner {
     var mill = mill();
     take(mill, "customers.csv", DemoFiles.customers(books), null);
     take(mill, "invoices-2026.csv", DemoFiles.invoices(books.invoices()), null);
-    var operating =
-        companies.bankAccountNumbered(mill.id(), DemoBooks.OPERATING).orElseThrow().id();
+    var operating = bankAccounts.numbered(mill.id(), DemoBooks.OPERATING).orElseThrow().id();
     var told = new ArrayList<>(books.history());
     told.addAll(DemoBooks.charges());
     told.sort(Comparator.comparing(DemoReceipt::on).thenComparing(DemoReceipt::id));
@@ -162,7 +177,7 @@ class DemoStart implements ApplicationRunner {
       profiles.add(mill.id(), profile, "demo");
     }
     openings.say(
-        companies.bankAccountNumbered(mill.id(), DemoBooks.LOCKBOX).orElseThrow().id(),
+        bankAccounts.numbered(mill.id(), DemoBooks.LOCKBOX).orElseThrow().id(),
         DemoBooks.TODAY.minusDays(3),
         usd(DemoFiles.LOCKBOX_BEFORE),
         DEMO);
@@ -180,22 +195,22 @@ class DemoStart implements ApplicationRunner {
   private CompanyEntity mill() {
     var usd = CurrencyUnit.USD;
     var mill = companies.setUp("Larkstow Mill Ltd", usd);
-    companies.addBankAccount(
-        mill, "1010", "Operating USD", "Copperbeck Savings Bank", DemoBooks.OPERATING, usd);
+    bankAccounts.add(
+        mill.id(), "1010", "Operating USD", "Copperbeck Savings Bank", DemoBooks.OPERATING, usd);
     var lockbox =
-        companies.addBankAccount(
-            mill, "1020", "Lockbox USD", "Copperbeck Savings Bank", DemoBooks.LOCKBOX, usd);
-    companies.takesLockbox(lockbox.id(), DemoLockbox.BOX);
-    companies.decide(mill, usd, policy(usd));
-    companies.addTaxCode(mill, "SALES6", "Sales tax 6 %", BigDecimal.valueOf(6));
+        bankAccounts.add(
+            mill.id(), "1020", "Lockbox USD", "Copperbeck Savings Bank", DemoBooks.LOCKBOX, usd);
+    bankAccounts.takesLockbox(lockbox.id(), DemoLockbox.BOX);
+    policies.decide(mill, usd, policy(usd));
+    taxCodes.add(mill.id(), "SALES6", "Sales tax 6 %", BigDecimal.valueOf(6));
     return mill;
   }
 
   private void export() throws BrokenFile, IOException {
     var export = companies.setUp("Larkstow Grain Export Ltd", CurrencyUnit.USD);
-    companies.addBankAccount(
-        export, "1010", "Halage EUR", "Banque du Halage", EXPORT_ACCOUNT, CurrencyUnit.EUR);
-    companies.decide(export, CurrencyUnit.EUR, policy(CurrencyUnit.EUR));
+    bankAccounts.add(
+        export.id(), "1010", "Halage EUR", "Banque du Halage", EXPORT_ACCOUNT, CurrencyUnit.EUR);
+    policies.decide(export, CurrencyUnit.EUR, policy(CurrencyUnit.EUR));
     take(export, "export-customers.csv", DemoFiles.exportCustomers(), null);
     take(export, "export-invoices.csv", DemoFiles.exportInvoices(), null);
   }
@@ -251,7 +266,7 @@ class DemoStart implements ApplicationRunner {
   /** What the bank charged and paid was booked by hand month after month. */
   private void bookCharges(CompanyEntity mill) {
     var chart =
-        companies.chartOf(mill.id()).values().stream()
+        charts.of(mill.id()).values().stream()
             .collect(Collectors.toMap(LedgerAccountEntity::code, a -> a.id().toString()));
     var unexplained =
         entries.unexplained(mill.id()).stream()

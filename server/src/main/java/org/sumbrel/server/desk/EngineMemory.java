@@ -29,6 +29,7 @@ import org.sumbrel.core.receivables.RemittanceAdvice;
 import org.sumbrel.core.settle.Policy;
 import org.sumbrel.server.changes.RowChanges;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.payers.PayerAliases;
@@ -62,6 +63,7 @@ class EngineMemory {
   private final BankEntryRepository entries;
   private final Customers customers;
   private final Companies companies;
+  private final CompanyPolicies policies;
   private final Advices advices;
   private final PayerAliases aliases;
   private final PastChoices pastChoices;
@@ -74,17 +76,19 @@ class EngineMemory {
       BankEntryRepository entries,
       Customers customers,
       Companies companies,
+      CompanyPolicies policies,
       Advices advices,
       PayerAliases aliases,
       PastChoices pastChoices,
       RowChanges changes) {
-    this(entries, customers, companies, advices, aliases, pastChoices, changes, HISTORY);
+    this(entries, customers, companies, policies, advices, aliases, pastChoices, changes, HISTORY);
   }
 
   EngineMemory(
       BankEntryRepository entries,
       Customers customers,
       Companies companies,
+      CompanyPolicies policies,
       Advices advices,
       PayerAliases aliases,
       PastChoices pastChoices,
@@ -94,6 +98,7 @@ class EngineMemory {
     this.entries = entries;
     this.customers = customers;
     this.companies = companies;
+    this.policies = policies;
     this.advices = advices;
     this.aliases = aliases;
     this.pastChoices = pastChoices;
@@ -157,7 +162,7 @@ class EngineMemory {
   /** What would be thought of all that waits in a currency if the policy were another. */
   List<ReceiptProposals> ifDecided(Long company, CurrencyUnit currency, Policy policy) {
     var other = new Memory(company);
-    other.policies.put(currency, policy);
+    other.decided.put(currency, policy);
     var ids = new HashSet<String>();
     var results = other.readAll((done, of) -> {}).results();
     other.waiting.forEach(
@@ -180,7 +185,7 @@ class EngineMemory {
     private final Long company;
     private final RowChanges.Reader reader = changes.reader();
     private final Map<String, Customer> known = new HashMap<>();
-    private final Map<CurrencyUnit, Policy> policies = new HashMap<>();
+    private final Map<CurrencyUnit, Policy> decided = new HashMap<>();
     private final Map<CurrencyUnit, CurrentProposals> current = new HashMap<>();
     private final Map<Long, CurrencyUnit> waiting = new HashMap<>();
     private final Set<Long> items = new HashSet<>();
@@ -233,7 +238,7 @@ class EngineMemory {
     }
 
     private Snapshot snapshot(CurrencyUnit currency, Collection<OpenItemEntity> some) {
-      var policy = policies.computeIfAbsent(currency, c -> companies.policy(company, c));
+      var policy = decided.computeIfAbsent(currency, c -> policies.of(company, c));
       return EngineBooks.of(
           some, known.values(), held.values(), past.values(), chosen.values(), policy);
     }
@@ -257,9 +262,9 @@ class EngineMemory {
       if (told.everything() || count > MOST_ROWS) {
         return false;
       }
-      for (var policy : policies.entrySet()) {
+      for (var policy : decided.entrySet()) {
         if (!told.rows("policy").isEmpty()
-            && !companies.policy(company, policy.getKey()).equals(policy.getValue())) {
+            && !policies.of(company, policy.getKey()).equals(policy.getValue())) {
           return false;
         }
       }

@@ -28,6 +28,7 @@ import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -48,6 +49,7 @@ class EntryController {
   private final Customers customers;
   private final EntryRows rows;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Advices advices;
   private final Clock clock;
 
@@ -58,6 +60,7 @@ class EntryController {
       Customers customers,
       EntryRows rows,
       Companies companies,
+      BankAccounts bankAccounts,
       Advices advices,
       Clock clock) {
     this.entries = entries;
@@ -66,6 +69,7 @@ class EntryController {
     this.customers = customers;
     this.rows = rows;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.advices = advices;
     this.clock = clock;
   }
@@ -258,7 +262,7 @@ class EntryController {
   @Operation(summary = "One bank entry with up to five explanations, best first")
   EntryDetail entry(@PathVariable Long id) {
     var entry = entries.findById(id).orElseThrow(() -> new NotThere("bank entry", id));
-    var account = companies.bankAccount(entry.bankAccountId());
+    var account = bankAccounts.account(entry.bankAccountId());
     var thoughts =
         entry.status() == BankEntryEntity.Status.WAITING ? proposals.of(List.of(id)).get(id) : null;
     if (thoughts == null) {

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
@@ -35,6 +36,7 @@ class CorrectionController {
   private final IntakeRepository intakes;
   private final Entries entries;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final ProposalRenewal renewal;
 
   CorrectionController(
@@ -42,11 +44,13 @@ class CorrectionController {
       IntakeRepository intakes,
       Entries entries,
       Companies companies,
+      BankAccounts bankAccounts,
       ProposalRenewal renewal) {
     this.corrections = corrections;
     this.intakes = intakes;
     this.entries = entries;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.renewal = renewal;
   }
 
@@ -91,7 +95,7 @@ class CorrectionController {
         correction.id(),
         correction.entryId(),
         files.get(correction.intakeId()),
-        companies.bankAccount(correction.bankAccountId()).name(),
+        bankAccounts.account(correction.bankAccountId()).name(),
         entry.payerWords(),
         entry.status(),
         correction.kind(),

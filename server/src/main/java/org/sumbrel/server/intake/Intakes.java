@@ -26,6 +26,7 @@ import org.sumbrel.formats.table.TableProfile;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.desk.Proposals;
@@ -50,6 +51,7 @@ public class Intakes {
   private final LeftOutRepository leftOut;
   private final Profiles profiles;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Proposals proposals;
   private final Clock clock;
   private final Rates rates;
@@ -66,6 +68,7 @@ public class Intakes {
       LeftOutRepository leftOut,
       Profiles profiles,
       Companies companies,
+      BankAccounts bankAccounts,
       Proposals proposals,
       Rates rates,
       Clock clock,
@@ -81,6 +84,7 @@ public class Intakes {
     this.leftOut = leftOut;
     this.profiles = profiles;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.proposals = proposals;
     this.clock = clock;
     this.rows = rows;
@@ -356,8 +360,8 @@ public class Intakes {
   private Optional<CurrencyUnit> currency(CompanyEntity owner, Long bankAccount) {
     var accounts =
         bankAccount == null
-            ? companies.accountsOf(owner.id())
-            : List.of(companies.bankAccount(bankAccount));
+            ? bankAccounts.of(owner.id())
+            : List.of(bankAccounts.account(bankAccount));
     var currencies = accounts.stream().map(BankAccountEntity::currency).distinct().toList();
     return currencies.size() == 1
         ? Optional.of(CurrencyUnit.of(currencies.get(0)))

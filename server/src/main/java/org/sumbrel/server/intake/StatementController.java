@@ -31,6 +31,7 @@ import org.sumbrel.formats.StatementWriter;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.SavedEntries;
 
@@ -45,6 +46,7 @@ class StatementController {
   private final StatementRepository statements;
   private final IntakeRepository intakes;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final SavedEntries saved;
   private final Clock clock;
 
@@ -52,11 +54,13 @@ class StatementController {
       StatementRepository statements,
       IntakeRepository intakes,
       Companies companies,
+      BankAccounts bankAccounts,
       SavedEntries saved,
       Clock clock) {
     this.statements = statements;
     this.intakes = intakes;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.saved = saved;
     this.clock = clock;
   }
@@ -91,7 +95,7 @@ class StatementController {
       summary =
           "The statements taken in, by account, latest first; with what is missing or told twice between them")
   List<AccountStatements> list(@RequestParam(required = false) Long company) {
-    var accounts = companies.accountsOf(companies.idOf(company));
+    var accounts = bankAccounts.of(companies.idOf(company));
     var byAccount =
         statements
             .findByBankAccountIdInOrderByUntilOnDescIdDesc(
@@ -113,7 +117,7 @@ class StatementController {
       @RequestParam String format,
       @RequestParam(required = false) LocalDate from,
       @RequestParam(required = false) LocalDate until) {
-    var account = companies.bankAccount(id);
+    var account = bankAccounts.account(id);
     var writer =
         StatementWriter.of(format)
             .orElseThrow(() -> new BadRequest("\"" + format + "\" is none of camt.053, ofx, csv."));

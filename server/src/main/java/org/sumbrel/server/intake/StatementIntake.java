@@ -19,6 +19,7 @@ import org.sumbrel.formats.statement.AccountStatement;
 import org.sumbrel.formats.statement.EntryStatus;
 import org.sumbrel.formats.statement.StatementEntry;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.desk.Arrivals;
@@ -38,6 +39,7 @@ class StatementIntake {
   private static final int LONGEST_REFERENCE = 200;
 
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Entries entries;
   private final Arrivals arrivals;
   private final Corrections corrections;
@@ -46,6 +48,7 @@ class StatementIntake {
 
   StatementIntake(
       Companies companies,
+      BankAccounts bankAccounts,
       Entries entries,
       Arrivals arrivals,
       Corrections corrections,
@@ -53,6 +56,7 @@ class StatementIntake {
       IntakeRecords records) {
     this.records = records;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.entries = entries;
     this.arrivals = arrivals;
     this.corrections = corrections;
@@ -94,7 +98,7 @@ class StatementIntake {
       throws BrokenFile {
     if (!statement.account().isEmpty()) {
       var found =
-          companies.accountsOf(company.id()).stream()
+          bankAccounts.of(company.id()).stream()
               .filter(a -> AccountNumber.same(a.number(), statement.account()))
               .findFirst();
       if (found.isEmpty()) {
@@ -107,15 +111,15 @@ class StatementIntake {
             "the statement is for account "
                 + statement.account()
                 + ", not for "
-                + companies.bankAccount(asked).number());
+                + bankAccounts.account(asked).number());
       }
       return fitting(found.get(), statement);
     }
     if (asked != null) {
-      return fitting(companies.bankAccount(asked), statement);
+      return fitting(bankAccounts.account(asked), statement);
     }
     var fit =
-        companies.accountsOf(company.id()).stream()
+        bankAccounts.of(company.id()).stream()
             .filter(a -> a.currency().equals(statement.currency().getCode()))
             .toList();
     if (fit.size() != 1) {
@@ -156,7 +160,7 @@ class StatementIntake {
       }
     }
     var known =
-        companies.accountsOf(company.id()).stream()
+        bankAccounts.of(company.id()).stream()
             .map(BankAccountEntity::number)
             .collect(Collectors.joining(", "));
     return ", which is none of " + company.name() + "'s (" + known + ")";

@@ -25,6 +25,7 @@ import org.sumbrel.formats.table.OwnList;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.ProposalRenewal;
 
@@ -38,6 +39,7 @@ class TypedEntryController {
   private final Intakes intakes;
   private final IntakeViews views;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final ProposalRenewal renewal;
   private final Clock clock;
 
@@ -45,11 +47,13 @@ class TypedEntryController {
       Intakes intakes,
       IntakeViews views,
       Companies companies,
+      BankAccounts bankAccounts,
       ProposalRenewal renewal,
       Clock clock) {
     this.intakes = intakes;
     this.views = views;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.renewal = renewal;
     this.clock = clock;
   }
@@ -71,7 +75,7 @@ class TypedEntryController {
   IntakeViews.IntakeView take(
       @PathVariable Long id, @Valid @RequestBody TypedEntries typed, Principal principal)
       throws BrokenFile, IOException {
-    var account = companies.bankAccount(id);
+    var account = bankAccounts.account(id);
     var list =
         OwnList.of(
             "booking_date",

@@ -18,6 +18,7 @@ import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.NumberKind;
 import org.sumbrel.server.companies.NumberRanges;
 import org.sumbrel.server.companies.TaxCodeEntity;
+import org.sumbrel.server.companies.TaxCodes;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Proposals;
@@ -30,6 +31,7 @@ class TypedInvoices {
 
   private final Customers customers;
   private final Companies companies;
+  private final TaxCodes taxCodes;
   private final Journal journal;
   private final Proposals proposals;
   private final NumberRanges numbers;
@@ -37,12 +39,14 @@ class TypedInvoices {
   TypedInvoices(
       Customers customers,
       Companies companies,
+      TaxCodes taxCodes,
       Journal journal,
       Proposals proposals,
       NumberRanges numbers) {
     this.numbers = numbers;
     this.customers = customers;
     this.companies = companies;
+    this.taxCodes = taxCodes;
     this.journal = journal;
     this.proposals = proposals;
   }
@@ -100,7 +104,7 @@ class TypedInvoices {
     var tax =
         typed.taxCode().isBlank()
             ? Money.zero(typed.total().getCurrencyUnit())
-            : IncludedTax.in(typed.total(), companies.taxCode(company, typed.taxCode()).percent());
+            : IncludedTax.in(typed.total(), taxCodes.code(company, typed.taxCode()).percent());
     var row = customers.add(invoice, tax);
     Posting.entryFor(invoice, tax).ifPresent(e -> journal.write(e, null, actor.name(), null));
     proposals.mark(company);
@@ -121,7 +125,7 @@ class TypedInvoices {
     }
     var toPay = ChronoUnit.DAYS.between(earlier.issuedOn(), earlier.dueOn());
     var taxCode =
-        companies.taxCodes(earlier.companyId()).stream()
+        taxCodes.of(earlier.companyId()).stream()
             .filter(t -> t.percent().signum() > 0 && earlier.tax().isPositive())
             .filter(t -> IncludedTax.in(earlier.total(), t.percent()).equals(earlier.tax()))
             .findFirst()

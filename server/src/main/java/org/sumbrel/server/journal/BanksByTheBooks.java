@@ -9,6 +9,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.server.api.Period;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 
 /** What stands on a company's bank accounts by its books. */
@@ -18,15 +19,17 @@ public class BanksByTheBooks {
 
   private final LedgerRows rows;
   private final Companies companies;
+  private final Charts charts;
 
-  BanksByTheBooks(LedgerRows rows, Companies companies) {
+  BanksByTheBooks(LedgerRows rows, Companies companies, Charts charts) {
     this.rows = rows;
     this.companies = companies;
+    this.charts = charts;
   }
 
   /** By currency, at the end of a day. */
   public Map<CurrencyUnit, Money> on(Long company, LocalDate day) {
-    var chart = companies.chartOf(company);
+    var chart = charts.of(company);
     var sums = new HashMap<CurrencyUnit, Money>();
     for (var turnover : rows.turnovers(company, null, new Period(null, day))) {
       if (chart.get(turnover.accountId()).role() == AccountRole.BANK) {

@@ -22,6 +22,7 @@ import org.sumbrel.core.journal.ClosedPeriod;
 import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.journal.JournalLine;
 import org.sumbrel.server.ManyRows;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.rates.Rates;
@@ -36,6 +37,7 @@ public class Journal {
 
   private final JournalEntryRepository entries;
   private final Companies companies;
+  private final Charts charts;
   private final Customers customers;
   private final ClosedDays closedDays;
   private final ManyRows rows;
@@ -45,6 +47,7 @@ public class Journal {
   Journal(
       JournalEntryRepository entries,
       Companies companies,
+      Charts charts,
       Customers customers,
       ClosedDays closedDays,
       ManyRows rows,
@@ -55,6 +58,7 @@ public class Journal {
     this.closedDays = closedDays;
     this.entries = entries;
     this.companies = companies;
+    this.charts = charts;
     this.customers = customers;
     this.clock = clock;
   }
@@ -80,7 +84,7 @@ public class Journal {
    */
   public Long reverse(Long entryId, LocalDate on, String text, String by) {
     var entity = entries.findById(entryId).orElseThrow();
-    var chart = companies.chartOf(entity.companyId());
+    var chart = charts.of(entity.companyId());
     var lines = new ArrayList<JournalLine>();
     for (var line : entity.lines()) {
       var role = chart.get(line.ledgerAccountId()).role();
@@ -176,7 +180,7 @@ public class Journal {
                       line.role() == AccountRole.BANK
                           ? bankLedgerAccount
                           : known.accounts.computeIfAbsent(
-                              line.role(), role -> companies.accountFor(companyId, role)));
+                              line.role(), role -> charts.accountFor(companyId, role)));
       written.add(
           account,
           line.customerId().map(Long::valueOf).orElse(null),
@@ -198,7 +202,7 @@ public class Journal {
   /** What stands on the account of a role in a currency; debit positive. */
   @Transactional(readOnly = true)
   public Money balance(Long companyId, AccountRole role, CurrencyUnit currency) {
-    var account = companies.accountFor(companyId, role);
+    var account = charts.accountFor(companyId, role);
     return Money.ofMinor(currency, entries.balance(account, currency.getCode()));
   }
 
@@ -209,7 +213,7 @@ public class Journal {
     var written = toEntity(valued(entry, known), bankLedgerAccount, "", null, known);
     return JournalController.lines(
         written,
-        companies.chartOf(written.companyId()),
+        charts.of(written.companyId()),
         customers.names(JournalController.customerIds(List.of(written))),
         books(written.companyId()).getCode());
   }
@@ -220,7 +224,7 @@ public class Journal {
     var entry = entries.findById(entryId).orElseThrow();
     return JournalController.lines(
         entry,
-        companies.chartOf(entry.companyId()),
+        charts.of(entry.companyId()),
         customers.names(JournalController.customerIds(List.of(entry))),
         books(entry.companyId()).getCode());
   }

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.customers.Customers;
@@ -34,16 +35,19 @@ public class JournalController {
 
   private final JournalEntryRepository entries;
   private final Companies companies;
+  private final Charts charts;
   private final Customers customers;
   private final JournalSources sources;
 
   JournalController(
       JournalEntryRepository entries,
       Companies companies,
+      Charts charts,
       Customers customers,
       JournalSources sources) {
     this.entries = entries;
     this.companies = companies;
+    this.charts = charts;
     this.customers = customers;
     this.sources = sources;
   }
@@ -83,7 +87,7 @@ public class JournalController {
       @RequestParam(defaultValue = "50") int limit) {
     var size = Page.limit(limit);
     var owner = companies.company(company);
-    var chart = companies.chartOf(owner.id());
+    var chart = charts.of(owner.id());
     var found =
         entries.page(
             owner.id(), q.strip(), Page.cursor(cursor, Long.MAX_VALUE), Limit.of(size + 1));
@@ -100,7 +104,7 @@ public class JournalController {
     return view(
         entry,
         sources.of(List.of(id)),
-        companies.chartOf(entry.companyId()),
+        charts.of(entry.companyId()),
         customers.names(customerIds(List.of(entry))),
         companies.company(entry.companyId()).currency());
   }

@@ -26,6 +26,7 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.api.Period;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.customers.Customers;
@@ -41,13 +42,19 @@ class LedgerController {
 
   private final LedgerRows rows;
   private final Companies companies;
+  private final Charts charts;
   private final Customers customers;
   private final JournalSources sources;
 
   LedgerController(
-      LedgerRows rows, Companies companies, Customers customers, JournalSources sources) {
+      LedgerRows rows,
+      Companies companies,
+      Charts charts,
+      Customers customers,
+      JournalSources sources) {
     this.rows = rows;
     this.companies = companies;
+    this.charts = charts;
     this.customers = customers;
     this.sources = sources;
   }
@@ -100,7 +107,7 @@ class LedgerController {
       @RequestParam(required = false) LocalDate until) {
     var owner = companies.idOf(company);
     var books = companies.company(owner).currency();
-    var chart = companies.chartOf(owner);
+    var chart = charts.of(owner);
     var turnovers = rows.turnovers(owner, null, new Period(from, until));
     var accounts =
         turnovers.stream()
@@ -209,7 +216,7 @@ class LedgerController {
       @RequestParam(required = false) String cursor,
       @RequestParam(defaultValue = "100") int limit) {
     var owner = companies.company(company);
-    var account = companies.account(owner.id(), id);
+    var account = charts.account(owner.id(), id);
     var period = new Period(from, until);
     var turnovers = rows.turnovers(owner.id(), id, period);
     var unit = owner.unit(currency);

@@ -10,6 +10,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.exchange.RateTable.Counting;
 import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.rates.Rates;
 import org.sumbrel.server.rates.RatesKnown;
@@ -23,11 +24,13 @@ class ValuedLater {
 
   private final JdbcClient jdbc;
   private final Companies companies;
+  private final Charts charts;
   private final Rates rates;
 
-  ValuedLater(JdbcClient jdbc, Companies companies, Rates rates) {
+  ValuedLater(JdbcClient jdbc, Companies companies, Charts charts, Rates rates) {
     this.jdbc = jdbc;
     this.companies = companies;
+    this.charts = charts;
     this.rates = rates;
   }
 
@@ -119,7 +122,7 @@ class ValuedLater {
 
   /** What the rounding of single lines leaves of an entry goes to the rounding differences. */
   private void roundings(Waiting waiting) {
-    var account = companies.accountFor(waiting.company(), AccountRole.ROUNDING_DIFFERENCES);
+    var account = charts.accountFor(waiting.company(), AccountRole.ROUNDING_DIFFERENCES);
     jdbc.sql(
             """
             insert into journal_line (id, journal_entry_id, position, ledger_account_id, customer_id, currency, amount_minor, worth_minor)

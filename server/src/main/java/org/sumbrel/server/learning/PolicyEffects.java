@@ -12,6 +12,7 @@ import org.sumbrel.core.propose.Rehearsal;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.core.settle.Policy;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.desk.Proposals;
@@ -22,12 +23,19 @@ import org.sumbrel.server.desk.Proposals;
 class PolicyEffects {
 
   private final Companies companies;
+  private final CompanyPolicies policies;
   private final Entries entries;
   private final Proposals proposals;
   private final Rehearsals rehearsals;
 
-  PolicyEffects(Companies companies, Entries entries, Proposals proposals, Rehearsals rehearsals) {
+  PolicyEffects(
+      Companies companies,
+      CompanyPolicies policies,
+      Entries entries,
+      Proposals proposals,
+      Rehearsals rehearsals) {
     this.companies = companies;
+    this.policies = policies;
     this.entries = entries;
     this.proposals = proposals;
     this.rehearsals = rehearsals;
@@ -80,7 +88,7 @@ class PolicyEffects {
       then.merge(thought.standing(), 1, Integer::sum);
       changing += before.get(thought.entryId()) == thought.standing() ? 0 : 1;
     }
-    var held = companies.policy(company, currency);
+    var held = policies.of(company, currency);
     var past = rehearsals.past(company, currency, held);
     return new Effect(
         stands(now, then),

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 
 /** How often the first explanation was what people posted, on the company's own money. */
 @Service
@@ -27,12 +28,19 @@ class Score {
 
   private final JdbcClient jdbc;
   private final Companies companies;
+  private final CompanyPolicies policies;
   private final Rehearsals rehearsals;
   private final Clock clock;
 
-  Score(JdbcClient jdbc, Companies companies, Rehearsals rehearsals, Clock clock) {
+  Score(
+      JdbcClient jdbc,
+      Companies companies,
+      CompanyPolicies policies,
+      Rehearsals rehearsals,
+      Clock clock) {
     this.jdbc = jdbc;
     this.companies = companies;
+    this.policies = policies;
     this.rehearsals = rehearsals;
     this.clock = clock;
   }
@@ -113,7 +121,7 @@ class Score {
 
   /** What would have been thought of the money of the last days, by its booking day. */
   Scored rehearsed(Long company, CurrencyUnit currency) {
-    var policy = companies.policy(company, currency);
+    var policy = policies.of(company, currency);
     var past = rehearsals.past(company, currency, policy);
     var thoughts = past.under(policy);
     var cases = new ArrayList<Case>();

@@ -4,6 +4,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.settle.PostingHolds;
 
 /**
@@ -16,10 +17,12 @@ class BatchHolds implements PostingHolds {
 
   private final LockboxBatchRepository batches;
   private final Companies companies;
+  private final CompanyPolicies policies;
 
-  BatchHolds(LockboxBatchRepository batches, Companies companies) {
+  BatchHolds(LockboxBatchRepository batches, Companies companies, CompanyPolicies policies) {
     this.batches = batches;
     this.companies = companies;
+    this.policies = policies;
   }
 
   @Override
@@ -36,7 +39,7 @@ class BatchHolds implements PostingHolds {
               + batch.contradictions().sentences().get(0)
               + ". A supervisor has to accept that with a reason first.");
     }
-    return !released && companies.batchesReleased(batch.companyId(), batch.currency())
+    return !released && policies.batchesReleased(batch.companyId(), batch.currency())
         ? Optional.of(
             "This cheque is of "
                 + batch.words()

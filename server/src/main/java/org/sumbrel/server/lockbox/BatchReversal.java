@@ -9,7 +9,7 @@ import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.lockbox.BatchSheets.Cheque;
-import org.sumbrel.server.settle.Settlements;
+import org.sumbrel.server.settle.Reversals;
 
 /** Takes all settlements of a batch back: all of them or none. */
 @Service
@@ -19,12 +19,12 @@ class BatchReversal {
   private static final int CHUNK = 50;
 
   private final BatchSheets sheets;
-  private final Settlements settlements;
+  private final Reversals reversals;
   private final EntityManager rows;
 
-  BatchReversal(BatchSheets sheets, Settlements settlements, EntityManager rows) {
+  BatchReversal(BatchSheets sheets, Reversals reversals, EntityManager rows) {
     this.sheets = sheets;
-    this.settlements = settlements;
+    this.reversals = reversals;
     this.rows = rows;
   }
 
@@ -47,7 +47,7 @@ class BatchReversal {
     var done = 0;
     for (var cheque : posted) {
       try {
-        settlements.reverse(cheque.settlementId(), batch.words() + ": " + why, actor);
+        reversals.reverse(cheque.settlementId(), batch.words() + ": " + why, actor);
       } catch (SettlementRefused | Conflict e) {
         throw new Conflict(
             "COUNTED_ON",

@@ -15,7 +15,9 @@ import org.sumbrel.core.lockbox.BatchTotals;
 import org.sumbrel.core.lockbox.ChequeState;
 import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.desk.EntryRows;
 import org.sumbrel.server.desk.EntryRows.EntryRow;
@@ -33,18 +35,24 @@ class BatchViews {
   private final EntryRows rows;
   private final MailedCheques mailed;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final CompanyPolicies policies;
 
   BatchViews(
       BatchSheets sheets,
       Entries entries,
       EntryRows rows,
       MailedCheques mailed,
-      Companies companies) {
+      Companies companies,
+      BankAccounts bankAccounts,
+      CompanyPolicies policies) {
     this.sheets = sheets;
     this.entries = entries;
     this.rows = rows;
     this.mailed = mailed;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.policies = policies;
   }
 
   /** What of a batch is asked for. */
@@ -154,7 +162,7 @@ class BatchViews {
         batch.id(),
         batch.number(),
         batch.lockbox(),
-        companies.bankAccount(batch.bankAccountId()).name(),
+        bankAccounts.account(batch.bankAccountId()).name(),
         batch.depositedOn(),
         batch.cheques(),
         MoneyView.of(batch.total()),
@@ -194,7 +202,7 @@ class BatchViews {
         batch.depositId(),
         banked == null ? null : banked.slip(),
         banked != null && banked.shown(),
-        companies.batchesReleased(batch.companyId(), batch.currency()));
+        policies.batchesReleased(batch.companyId(), batch.currency()));
   }
 
   private static BatchTotalsView totals(Sheet sheet) {

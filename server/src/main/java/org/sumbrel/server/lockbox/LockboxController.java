@@ -30,6 +30,7 @@ import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.api.PictureAnswer;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.desk.ProposalRenewal;
 import org.sumbrel.server.runs.BatchRuns;
 import org.sumbrel.server.runs.RunController.RunView;
@@ -49,6 +50,7 @@ class LockboxController {
   private final MailRoomPictures pictures;
   private final ChequeOrigins origins;
   private final Companies companies;
+  private final CompanyPolicies policies;
   private final ProposalRenewal renewal;
   private final Clock clock;
 
@@ -61,6 +63,7 @@ class LockboxController {
       MailRoomPictures pictures,
       ChequeOrigins origins,
       Companies companies,
+      CompanyPolicies policies,
       ProposalRenewal renewal,
       Clock clock) {
     this.rows = rows;
@@ -71,6 +74,7 @@ class LockboxController {
     this.pictures = pictures;
     this.origins = origins;
     this.companies = companies;
+    this.policies = policies;
     this.renewal = renewal;
     this.clock = clock;
   }
@@ -183,7 +187,7 @@ class LockboxController {
         batch.companyId(),
         id,
         views.ready(batch, principal.getName()),
-        companies.batchesReleased(batch.companyId(), batch.currency()),
+        policies.batchesReleased(batch.companyId(), batch.currency()),
         later ? call.notBefore().atZone(clock.getZone()).toInstant() : null,
         key,
         Actor.of(principal));

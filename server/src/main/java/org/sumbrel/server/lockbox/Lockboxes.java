@@ -23,6 +23,7 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.desk.Arrivals;
@@ -45,6 +46,7 @@ public class Lockboxes {
   private final BatchRuns runs;
   private final Arrivals arrivals;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Proposals proposals;
   private final Clock clock;
 
@@ -55,6 +57,7 @@ public class Lockboxes {
       BatchRuns runs,
       Arrivals arrivals,
       Companies companies,
+      BankAccounts bankAccounts,
       Proposals proposals,
       Clock clock) {
     this.batches = batches;
@@ -63,6 +66,7 @@ public class Lockboxes {
     this.runs = runs;
     this.arrivals = arrivals;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.proposals = proposals;
     this.clock = clock;
   }
@@ -222,7 +226,7 @@ public class Lockboxes {
 
   private BankAccountEntity accountOf(CompanyEntity company, LockboxBatch batch, Long asked)
       throws BrokenFile {
-    var known = companies.accountOfLockbox(company.id(), batch.lockbox());
+    var known = bankAccounts.ofLockbox(company.id(), batch.lockbox());
     if (known.isPresent() && asked != null && !asked.equals(known.get().id())) {
       throw new BrokenFile(
           0,
@@ -231,7 +235,7 @@ public class Lockboxes {
               + " are put on "
               + known.get().name()
               + ", not on "
-              + companies.bankAccount(asked).name());
+              + bankAccounts.account(asked).name());
     }
     if (known.isEmpty() && asked == null) {
       throw new BrokenFile(
@@ -242,7 +246,7 @@ public class Lockboxes {
               + company.name()
               + " yet; choose the account on which the bank puts its cheques");
     }
-    var account = known.isPresent() ? known.get() : companies.bankAccount(asked);
+    var account = known.isPresent() ? known.get() : bankAccounts.account(asked);
     if (!account.currency().equals(batch.currency().getCode())) {
       throw new BrokenFile(
           0,
@@ -254,7 +258,7 @@ public class Lockboxes {
               + account.currency());
     }
     if (known.isEmpty() && !batch.lockbox().isEmpty()) {
-      companies.takesLockbox(account.id(), batch.lockbox());
+      bankAccounts.takesLockbox(account.id(), batch.lockbox());
     }
     return account;
   }

@@ -23,6 +23,7 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.outside.BankDay.Sent;
 import org.sumbrel.server.outside.DepositCredits.Brought;
@@ -44,6 +45,7 @@ class SimulatedBank {
   private final SimulatedBankRepository banks;
   private final SimulatedDeliveryRepository deliveries;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final OpenOutside open;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -52,12 +54,14 @@ class SimulatedBank {
       SimulatedBankRepository banks,
       SimulatedDeliveryRepository deliveries,
       Companies companies,
+      BankAccounts bankAccounts,
       OpenOutside open,
       JdbcClient jdbc,
       Clock clock) {
     this.banks = banks;
     this.deliveries = deliveries;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.open = open;
     this.jdbc = jdbc;
     this.clock = clock;
@@ -69,7 +73,7 @@ class SimulatedBank {
 
   /** Has it deliver for an account, from where its statements end or the business date. */
   void connect(Long companyId, Long bankAccountId) {
-    var account = companies.bankAccount(bankAccountId);
+    var account = bankAccounts.account(bankAccountId);
     if (!account.companyId().equals(companyId)) {
       throw new NotThere("bank account", bankAccountId);
     }
@@ -90,7 +94,7 @@ class SimulatedBank {
   }
 
   private Optional<Balance> lastStatement(Long bankAccountId) {
-    var currency = CurrencyUnit.of(companies.bankAccount(bankAccountId).currency());
+    var currency = CurrencyUnit.of(bankAccounts.account(bankAccountId).currency());
     return jdbc.sql(
             """
             select until_on, closing_minor from statement
@@ -123,7 +127,7 @@ class SimulatedBank {
   /** One working day goes by at the bank: it makes the day's statement. */
   void dayForward(Long companyId) {
     var bank = connected(companyId);
-    var account = companies.bankAccount(bank.bankAccountId());
+    var account = bankAccounts.account(bank.bankAccountId());
     var day = workingDayAfter(bank.day());
     var currency = CurrencyUnit.of(account.currency());
     var entries =

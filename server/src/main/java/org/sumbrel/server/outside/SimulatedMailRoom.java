@@ -16,6 +16,7 @@ import org.sumbrel.server.SumbrelSettings;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.lockbox.MailRoomPictures;
 import org.sumbrel.server.outside.MailRoomDay.Envelope;
@@ -36,6 +37,7 @@ class SimulatedMailRoom implements MailRoomPictures {
   private final SimulatedDeliveryRepository deliveries;
   private final Envelopes envelopes;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final OpenOutside open;
   private final SumbrelSettings settings;
   private final Clock clock;
@@ -45,6 +47,7 @@ class SimulatedMailRoom implements MailRoomPictures {
       SimulatedDeliveryRepository deliveries,
       Envelopes envelopes,
       Companies companies,
+      BankAccounts bankAccounts,
       OpenOutside open,
       SumbrelSettings settings,
       Clock clock) {
@@ -52,6 +55,7 @@ class SimulatedMailRoom implements MailRoomPictures {
     this.deliveries = deliveries;
     this.envelopes = envelopes;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.open = open;
     this.settings = settings;
     this.clock = clock;
@@ -60,7 +64,7 @@ class SimulatedMailRoom implements MailRoomPictures {
   /** The account on which the bank puts its cheques; empty where the company has no lockbox. */
   @Transactional(readOnly = true)
   Optional<BankAccountEntity> account(Long companyId) {
-    return companies.accountsOf(companyId).stream().filter(a -> !a.lockbox().isEmpty()).findFirst();
+    return bankAccounts.of(companyId).stream().filter(a -> !a.lockbox().isEmpty()).findFirst();
   }
 
   MailRoomEntity of(Long companyId) {

@@ -21,6 +21,7 @@ import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -41,6 +42,7 @@ class PayoutPosting {
   private final PayoutConcerns concerns;
   private final Customers customers;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final ReportedSettlements settlements;
   private final PaidOut paidOut;
   private final Proposals proposals;
@@ -53,6 +55,7 @@ class PayoutPosting {
       PayoutConcerns concerns,
       Customers customers,
       Companies companies,
+      BankAccounts bankAccounts,
       ReportedSettlements settlements,
       PaidOut paidOut,
       Proposals proposals,
@@ -63,6 +66,7 @@ class PayoutPosting {
     this.concerns = concerns;
     this.customers = customers;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.settlements = settlements;
     this.paidOut = paidOut;
     this.proposals = proposals;
@@ -194,7 +198,7 @@ class PayoutPosting {
     if (bankAccountId == null) {
       throw new BadRequest("Say to which bank account the processor sent the money.");
     }
-    var account = companies.bankAccount(bankAccountId);
+    var account = bankAccounts.account(bankAccountId);
     if (!account.currency().equals(row.currency().getCode())) {
       throw new BadRequest(
           "The payout is in "

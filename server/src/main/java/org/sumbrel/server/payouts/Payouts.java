@@ -23,6 +23,7 @@ import org.sumbrel.formats.Problem;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 
@@ -41,6 +42,7 @@ public class Payouts {
   private final PayoutJoins joins;
   private final Processors processors;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Clock clock;
 
   Payouts(
@@ -49,12 +51,14 @@ public class Payouts {
       PayoutJoins joins,
       Processors processors,
       Companies companies,
+      BankAccounts bankAccounts,
       Clock clock) {
     this.payouts = payouts;
     this.items = items;
     this.joins = joins;
     this.processors = processors;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.clock = clock;
   }
 
@@ -123,7 +127,7 @@ public class Payouts {
     if (payout.paidOut().isZero()) {
       return;
     }
-    if (companies.accountsOf(company.id()).stream().noneMatch(a -> a.currency().equals(currency))) {
+    if (bankAccounts.of(company.id()).stream().noneMatch(a -> a.currency().equals(currency))) {
       throw new BrokenFile(
           0, company.name() + " has no bank account in " + currency + " that could take the money");
     }

@@ -15,6 +15,7 @@ import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.core.payout.PaymentCost;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 
 /** What processors owe us, item by item, and what they cost. */
@@ -24,10 +25,12 @@ class ProcessorReports {
 
   private final JdbcClient jdbc;
   private final Companies companies;
+  private final Charts charts;
 
-  ProcessorReports(JdbcClient jdbc, Companies companies) {
+  ProcessorReports(JdbcClient jdbc, Companies companies, Charts charts) {
     this.jdbc = jdbc;
     this.companies = companies;
+    this.charts = charts;
   }
 
   /** Why a part of a balance stands there. */
@@ -87,7 +90,7 @@ class ProcessorReports {
 
   /** The proofs of all processors of a company, one for each currency. */
   List<ClearingProof> clearing(Long company) {
-    var receiptsStandOn = companies.accountFor(company, AccountRole.PROCESSOR_CLEARING);
+    var receiptsStandOn = charts.accountFor(company, AccountRole.PROCESSOR_CLEARING);
     return jdbc
         .sql(
             """

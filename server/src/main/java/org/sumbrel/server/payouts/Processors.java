@@ -6,6 +6,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.payout.PayoutAccounts;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 
 /** Processors and marketplaces, and the accounts that their payouts are booked to. */
@@ -15,10 +16,12 @@ class Processors {
 
   private final ProcessorRepository rows;
   private final Companies companies;
+  private final Charts charts;
 
-  Processors(ProcessorRepository rows, Companies companies) {
+  Processors(ProcessorRepository rows, Companies companies, Charts charts) {
     this.rows = rows;
     this.companies = companies;
+    this.charts = charts;
   }
 
   @Transactional(readOnly = true)
@@ -47,9 +50,9 @@ class Processors {
                         company,
                         name,
                         rows.countByCompanyId(company) == 0
-                            ? companies.accountFor(company, AccountRole.PROCESSOR_CLEARING)
-                            : companies.addAccount(company, 1071, "Clearing " + name),
-                        companies.addAccount(company, 1081, "Reserve " + name))));
+                            ? charts.accountFor(company, AccountRole.PROCESSOR_CLEARING)
+                            : charts.add(company, 1071, "Clearing " + name),
+                        charts.add(company, 1081, "Reserve " + name))));
   }
 
   /** Where a payout of the processor is booked. */
@@ -68,6 +71,6 @@ class Processors {
   }
 
   private String account(Long company, AccountRole role) {
-    return companies.accountFor(company, role).toString();
+    return charts.accountFor(company, role).toString();
   }
 }

@@ -17,7 +17,10 @@ import org.sumbrel.core.propose.Standing;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.BankAccounts;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.desk.Proposals;
@@ -34,6 +37,9 @@ class DepositTies {
   private final Pouch pouch;
   private final Entries entries;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final Charts charts;
+  private final CompanyPolicies policies;
   private final Proposals proposals;
   private final Journal journal;
   private final Clock clock;
@@ -44,6 +50,9 @@ class DepositTies {
       Pouch pouch,
       Entries entries,
       Companies companies,
+      BankAccounts bankAccounts,
+      Charts charts,
+      CompanyPolicies policies,
       Proposals proposals,
       Journal journal,
       Clock clock) {
@@ -52,6 +61,9 @@ class DepositTies {
     this.pouch = pouch;
     this.entries = entries;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.charts = charts;
+    this.policies = policies;
     this.proposals = proposals;
     this.journal = journal;
     this.clock = clock;
@@ -61,7 +73,7 @@ class DepositTies {
   @Transactional(readOnly = true)
   public List<DepositMatch> forEntry(Long entryId) {
     var entry = entries.entry(entryId);
-    var account = companies.bankAccount(entry.bankAccountId());
+    var account = bankAccounts.account(entry.bankAccountId());
     if (account.isPouch() || entry.status() != BankEntryEntity.Status.WAITING) {
       return List.of();
     }
@@ -106,7 +118,7 @@ class DepositTies {
             .filter(r -> r.depositId() == null)
             .map(ReceiptEntity::toHeld)
             .toList(),
-        companies.policy(company, currency).usualFees());
+        policies.of(company, currency).usualFees());
   }
 
   private InTransit inTransit(DepositEntity deposit) {
@@ -143,9 +155,9 @@ class DepositTies {
             lines);
     var first = chosen.get(0);
     var company = first.companyId();
-    var ledger = companies.bankAccount(first.bankAccountId()).ledgerAccountId();
+    var ledger = bankAccounts.account(first.bankAccountId()).ledgerAccountId();
     for (var line : lines) {
-      line.accountId().ifPresent(a -> companies.bookable(company, Long.valueOf(a)));
+      line.accountId().ifPresent(a -> charts.bookable(company, Long.valueOf(a)));
       first.add(
           line,
           journal.write(

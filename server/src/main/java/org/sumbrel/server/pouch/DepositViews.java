@@ -17,6 +17,7 @@ import org.sumbrel.core.deposit.DepositLine;
 import org.sumbrel.core.deposit.DepositMatch;
 import org.sumbrel.formats.deposit.DepositSlip;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
@@ -37,6 +38,7 @@ class DepositViews {
   private final PouchViews pouch;
   private final Entries entries;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
 
   DepositViews(
       DepositRepository repository,
@@ -44,13 +46,15 @@ class DepositViews {
       Deposits deposits,
       PouchViews pouch,
       Entries entries,
-      Companies companies) {
+      Companies companies,
+      BankAccounts bankAccounts) {
     this.repository = repository;
     this.receipts = receipts;
     this.deposits = deposits;
     this.pouch = pouch;
     this.entries = entries;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
   }
 
   record DepositBrief(
@@ -136,7 +140,7 @@ class DepositViews {
                     d.id(),
                     d.bankedOn(),
                     d.slip(),
-                    companies.bankAccount(d.bankAccountId()).name(),
+                    bankAccounts.account(d.bankAccountId()).name(),
                     d.status(),
                     counts.getOrDefault(d.id(), 0L).intValue(),
                     MoneyView.of(d.total()),
@@ -154,7 +158,7 @@ class DepositViews {
     return new DepositView(
         id,
         deposit.bankAccountId(),
-        companies.bankAccount(deposit.bankAccountId()).name(),
+        bankAccounts.account(deposit.bankAccountId()).name(),
         deposit.bankedOn(),
         deposit.slip(),
         deposit.status(),
@@ -220,7 +224,7 @@ class DepositViews {
 
   DepositSlip slip(Long id) {
     var deposit = deposits.deposit(id);
-    var account = companies.bankAccount(deposit.bankAccountId());
+    var account = bankAccounts.account(deposit.bankAccountId());
     return new DepositSlip(
         companies.company(deposit.companyId()).name(),
         account.bank() + ", " + account.name() + ", " + account.number(),

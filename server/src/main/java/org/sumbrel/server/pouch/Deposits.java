@@ -21,6 +21,8 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.journal.Journal;
 import org.sumbrel.server.pouch.DepositEntity.Status;
@@ -33,6 +35,8 @@ class Deposits {
   private final DepositRepository deposits;
   private final ReceiptRepository receipts;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final Charts charts;
   private final Journal journal;
   private final Clock clock;
 
@@ -40,11 +44,15 @@ class Deposits {
       DepositRepository deposits,
       ReceiptRepository receipts,
       Companies companies,
+      BankAccounts bankAccounts,
+      Charts charts,
       Journal journal,
       Clock clock) {
     this.deposits = deposits;
     this.receipts = receipts;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.charts = charts;
     this.journal = journal;
     this.clock = clock;
   }
@@ -100,7 +108,7 @@ class Deposits {
         .forEach(
             line ->
                 line.accountId()
-                    .ifPresent(a -> companies.bookable(deposit.companyId(), Long.valueOf(a))));
+                    .ifPresent(a -> charts.bookable(deposit.companyId(), Long.valueOf(a))));
     var count = count(currency, call);
     if (!count.pieces().isEmpty()) {
       made.requireCounted(count);
@@ -174,7 +182,7 @@ class Deposits {
   }
 
   private BankAccountEntity account(Long company, Long id) {
-    var account = companies.bankAccount(id);
+    var account = bankAccounts.account(id);
     if (!account.companyId().equals(company) || account.isPouch()) {
       throw new NotThere("bank account", id);
     }
@@ -223,7 +231,7 @@ class Deposits {
   }
 
   String accountName(DepositEntity deposit) {
-    return companies.bankAccount(deposit.bankAccountId()).name();
+    return bankAccounts.account(deposit.bankAccountId()).name();
   }
 
   /** Gives up an open deposit; its receipts are in the pouch again. */

@@ -21,6 +21,7 @@ import org.sumbrel.core.receivables.PaidBy;
 import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
@@ -42,6 +43,7 @@ public class MailedCheques {
   private final DepositRepository deposits;
   private final Deposits making;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Entries entries;
   private final Journal journal;
   private final Clock clock;
@@ -51,6 +53,7 @@ public class MailedCheques {
       DepositRepository deposits,
       Deposits making,
       Companies companies,
+      BankAccounts bankAccounts,
       Entries entries,
       Journal journal,
       Clock clock) {
@@ -58,6 +61,7 @@ public class MailedCheques {
     this.deposits = deposits;
     this.making = making;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.entries = entries;
     this.journal = journal;
     this.clock = clock;
@@ -87,7 +91,7 @@ public class MailedCheques {
                 .<JournalEntry>map(h -> DepositPosting.mailed(company, h, batch.words()))
                 .toList(),
             actor.name());
-    var pouch = companies.pouch(batch.company(), batch.currency());
+    var pouch = bankAccounts.pouch(batch.company(), batch.currency());
     var recorded = new LinkedHashMap<Long, LockboxCheque>();
     var rows = new ArrayList<ReceiptEntity>();
     for (var n = 0; n < held.size(); n++) {

@@ -19,6 +19,7 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.desk.BankEntryEntity.Status;
@@ -36,6 +37,7 @@ class Pouch {
   private final ReceiptRepository receipts;
   private final ChequePictures pictures;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Customers customers;
   private final Entries entries;
   private final Proposals proposals;
@@ -46,6 +48,7 @@ class Pouch {
       ReceiptRepository receipts,
       ChequePictures pictures,
       Companies companies,
+      BankAccounts bankAccounts,
       Customers customers,
       Entries entries,
       Proposals proposals,
@@ -54,6 +57,7 @@ class Pouch {
     this.receipts = receipts;
     this.pictures = pictures;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.customers = customers;
     this.entries = entries;
     this.proposals = proposals;
@@ -105,7 +109,7 @@ class Pouch {
   /** Puts a receipt in: its row, and the entry as which it waits. */
   ReceiptEntity put(
       Long company, HeldReceipt receipt, Known known, Long journalEntry, Actor actor) {
-    var pouch = companies.pouch(company, receipt.amount().getCurrencyUnit());
+    var pouch = bankAccounts.pouch(company, receipt.amount().getCurrencyUnit());
     var entry =
         entries.receive(
             pouch.id(),

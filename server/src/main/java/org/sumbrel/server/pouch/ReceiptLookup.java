@@ -14,6 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.settle.PaidInFull;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 
@@ -29,10 +30,12 @@ class ReceiptLookup {
 
   private final Customers customers;
   private final Companies companies;
+  private final CompanyPolicies policies;
 
-  ReceiptLookup(Customers customers, Companies companies) {
+  ReceiptLookup(Customers customers, Companies companies, CompanyPolicies policies) {
     this.customers = customers;
     this.companies = companies;
+    this.policies = policies;
   }
 
   record PayableItem(
@@ -73,7 +76,7 @@ class ReceiptLookup {
             on,
             currency,
             named.values().stream().map(OpenItemEntity::toItem).toList(),
-            companies.policy(company, currency).discountGraceDays());
+            policies.of(company, currency).discountGraceDays());
     Map<Long, String> names =
         customers.names(named.values().stream().map(OpenItemEntity::customerId).toList());
     var items =

@@ -11,6 +11,7 @@ import org.sumbrel.core.deposit.HeldReceipt;
 import org.sumbrel.core.journal.DepositPosting;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
@@ -31,6 +32,7 @@ class ReturnedCheques implements BankedReceipts {
   private final Pouch pouch;
   private final Entries entries;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Journal journal;
   private final Clock clock;
 
@@ -40,6 +42,7 @@ class ReturnedCheques implements BankedReceipts {
       Pouch pouch,
       Entries entries,
       Companies companies,
+      BankAccounts bankAccounts,
       Journal journal,
       Clock clock) {
     this.receipts = receipts;
@@ -47,6 +50,7 @@ class ReturnedCheques implements BankedReceipts {
     this.pouch = pouch;
     this.entries = entries;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.journal = journal;
     this.clock = clock;
   }
@@ -76,7 +80,7 @@ class ReturnedCheques implements BankedReceipts {
     var held = receipt.toHeld();
     var account =
         takenTo(entryId)
-            .map(companies::bankAccount)
+            .map(bankAccounts::account)
             .orElseThrow(
                 () ->
                     new Conflict(

@@ -23,7 +23,9 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.TaxCodes;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
 
@@ -41,6 +43,8 @@ class TillReports {
   private final ReceiptRepository receipts;
   private final Pouch pouch;
   private final Companies companies;
+  private final Charts charts;
+  private final TaxCodes taxCodes;
   private final Entries entries;
   private final Journal journal;
   private final Clock clock;
@@ -50,6 +54,8 @@ class TillReports {
       ReceiptRepository receipts,
       Pouch pouch,
       Companies companies,
+      Charts charts,
+      TaxCodes taxCodes,
       Entries entries,
       Journal journal,
       Clock clock) {
@@ -57,6 +63,8 @@ class TillReports {
     this.receipts = receipts;
     this.pouch = pouch;
     this.companies = companies;
+    this.charts = charts;
+    this.taxCodes = taxCodes;
     this.entries = entries;
     this.journal = journal;
     this.clock = clock;
@@ -130,7 +138,7 @@ class TillReports {
   private Sale sale(Long company, CurrencyUnit currency, RecordTakings.SaleSent sent) {
     var amount = in(currency, sent.amount().toMoney());
     if (sent.accountId() != null) {
-      companies.bookable(company, sent.accountId());
+      charts.bookable(company, sent.accountId());
     }
     return new Sale(
         Optional.ofNullable(sent.accountId()).map(Object::toString),
@@ -145,7 +153,7 @@ class TillReports {
     }
     return sent.taxCode() == null || sent.taxCode().isBlank()
         ? Money.zero(currency)
-        : IncludedTax.in(amount, companies.taxCode(company, sent.taxCode()).percent());
+        : IncludedTax.in(amount, taxCodes.code(company, sent.taxCode()).percent());
   }
 
   private static Money in(CurrencyUnit currency, Money amount) {

@@ -41,6 +41,7 @@ import org.sumbrel.formats.table.Subject;
 import org.sumbrel.formats.table.TablePreview;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 
 /** How tables of other systems are read: looked at by example, kept under a name. */
@@ -57,11 +58,14 @@ class ProfileController {
 
   private final Profiles profiles;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final ObjectMapper json;
 
-  ProfileController(Profiles profiles, Companies companies, ObjectMapper json) {
+  ProfileController(
+      Profiles profiles, Companies companies, BankAccounts bankAccounts, ObjectMapper json) {
     this.profiles = profiles;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.json = json;
   }
 
@@ -187,7 +191,7 @@ class ProfileController {
 
   private Optional<CurrencyUnit> currency(Long owner) {
     var currencies =
-        companies.accountsOf(owner).stream().map(BankAccountEntity::currency).distinct().toList();
+        bankAccounts.of(owner).stream().map(BankAccountEntity::currency).distinct().toList();
     return currencies.size() == 1
         ? Optional.of(CurrencyUnit.of(currencies.get(0)))
         : Optional.empty();

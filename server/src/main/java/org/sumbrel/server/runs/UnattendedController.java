@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.receivables.PaidBy;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.desk.ProposalRenewal;
@@ -43,6 +44,7 @@ class UnattendedController {
   private final ProposalRenewal renewal;
   private final Customers customers;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
 
   UnattendedController(
       UnattendedRuns unattended,
@@ -50,13 +52,15 @@ class UnattendedController {
       UnattendedSettlements settlements,
       ProposalRenewal renewal,
       Customers customers,
-      Companies companies) {
+      Companies companies,
+      BankAccounts bankAccounts) {
     this.unattended = unattended;
     this.start = start;
     this.settlements = settlements;
     this.renewal = renewal;
     this.customers = customers;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
   }
 
   record NewRule(
@@ -105,7 +109,7 @@ class UnattendedController {
         rule.customerId(),
         names.get(rule.customerId()),
         rule.bankAccountId(),
-        rule.bankAccountId() == null ? null : companies.bankAccount(rule.bankAccountId()).name(),
+        rule.bankAccountId() == null ? null : bankAccounts.account(rule.bankAccountId()).name(),
         rule.method(),
         MoneyView.of(rule.upTo()),
         rule.madeBy(),

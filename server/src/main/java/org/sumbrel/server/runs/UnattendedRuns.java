@@ -19,6 +19,7 @@ import org.sumbrel.core.receivables.PaidBy;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.settle.RunPosting;
@@ -36,6 +37,7 @@ class UnattendedRuns {
   private final RunPosting posting;
   private final Customers customers;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final JdbcClient jdbc;
   private final Clock clock;
 
@@ -45,6 +47,7 @@ class UnattendedRuns {
       RunPosting posting,
       Customers customers,
       Companies companies,
+      BankAccounts bankAccounts,
       JdbcClient jdbc,
       Clock clock) {
     this.rules = rules;
@@ -52,6 +55,7 @@ class UnattendedRuns {
     this.posting = posting;
     this.customers = customers;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -67,7 +71,7 @@ class UnattendedRuns {
     if (customer != null) {
       customers.customer(company, customer);
     }
-    if (bankAccount != null && !companies.bankAccount(bankAccount).companyId().equals(company)) {
+    if (bankAccount != null && !bankAccounts.account(bankAccount).companyId().equals(company)) {
       throw new NotThere("bank account", bankAccount);
     }
     var made =

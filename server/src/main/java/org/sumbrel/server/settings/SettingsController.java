@@ -22,6 +22,8 @@ import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.receivables.ClaimReason;
 import org.sumbrel.server.api.Currencies;
+import org.sumbrel.server.companies.BankAccounts;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.ClaimReasons;
 import org.sumbrel.server.companies.ClaimReasons.ReasonView;
 import org.sumbrel.server.companies.Companies;
@@ -29,6 +31,7 @@ import org.sumbrel.server.companies.CompanyView;
 import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.companies.NumberKind;
 import org.sumbrel.server.companies.NumberRanges;
+import org.sumbrel.server.companies.TaxCodes;
 
 /**
  * Companies, bank accounts, chart of accounts, tax codes, reasons and numbers, for the
@@ -39,11 +42,23 @@ import org.sumbrel.server.companies.NumberRanges;
 class SettingsController {
 
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final Charts charts;
+  private final TaxCodes taxCodes;
   private final ClaimReasons reasons;
   private final NumberRanges numbers;
 
-  SettingsController(Companies companies, ClaimReasons reasons, NumberRanges numbers) {
+  SettingsController(
+      Companies companies,
+      BankAccounts bankAccounts,
+      Charts charts,
+      TaxCodes taxCodes,
+      ClaimReasons reasons,
+      NumberRanges numbers) {
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.charts = charts;
+    this.taxCodes = taxCodes;
     this.reasons = reasons;
     this.numbers = numbers;
   }
@@ -120,8 +135,8 @@ class SettingsController {
   @Operation(summary = "The accounts of a company at banks")
   List<BankAccountSetting> bankAccounts(@RequestParam(required = false) Long company) {
     var owner = companies.idOf(company);
-    var chart = companies.chartOf(owner);
-    return companies.accountsOf(owner).stream()
+    var chart = charts.of(owner);
+    return bankAccounts.of(owner).stream()
         .map(
             a ->
                 new BankAccountSetting(
@@ -140,7 +155,7 @@ class SettingsController {
   @Operation(summary = "Adds an account at a bank, with an account of the ledger of its own")
   List<BankAccountSetting> addBankAccount(
       @RequestParam(required = false) Long company, @Valid @RequestBody NewBankAccount call) {
-    companies.open(
+    bankAccounts.open(
         companies.idOf(company),
         call.name(),
         call.bank(),
@@ -155,16 +170,16 @@ class SettingsController {
   List<BankAccountSetting> changeBankAccount(
       @PathVariable Long id, @Valid @RequestBody ChangedBankAccount call) {
     var changed =
-        companies.change(
+        bankAccounts.change(
             id, call.name(), call.bank(), call.number(), Currencies.unit(call.currency()));
-    companies.takesLockbox(id, call.lockbox().strip());
+    bankAccounts.takesLockbox(id, call.lockbox().strip());
     return bankAccounts(changed.companyId());
   }
 
   @GetMapping("/api/chart")
   @Operation(summary = "The chart of accounts, by code, with the part that each has in the rules")
   List<ChartAccount> chart(@RequestParam(required = false) Long company) {
-    return companies.chartOf(companies.idOf(company)).values().stream()
+    return charts.of(companies.idOf(company)).values().stream()
         .sorted(Comparator.comparing(LedgerAccountEntity::code))
         .map(a -> new ChartAccount(a.id(), a.code(), a.name(), a.role()))
         .toList();
@@ -175,7 +190,7 @@ class SettingsController {
   @Operation(summary = "Adds an account without a part in any rule, to be booked to by hand")
   List<ChartAccount> addAccount(
       @RequestParam(required = false) Long company, @Valid @RequestBody CodeAndName call) {
-    companies.addAccount(companies.idOf(company), call.code(), call.name());
+    charts.add(companies.idOf(company), call.code(), call.name());
     return chart(company);
   }
 
@@ -185,7 +200,7 @@ class SettingsController {
       @PathVariable Long id,
       @RequestParam(required = false) Long company,
       @Valid @RequestBody CodeAndName call) {
-    companies.renameAccount(companies.idOf(company), id, call.code(), call.name());
+    charts.rename(companies.idOf(company), id, call.code(), call.name());
     return chart(company);
   }
 
@@ -195,7 +210,7 @@ class SettingsController {
       @PathVariable String code,
       @RequestParam(required = false) Long company,
       @Valid @RequestBody TaxRate call) {
-    companies.taxCode(companies.idOf(company), code, call.name(), call.percent());
+    taxCodes.decide(companies.idOf(company), code, call.name(), call.percent());
   }
 
   @GetMapping("/api/claim-reasons")

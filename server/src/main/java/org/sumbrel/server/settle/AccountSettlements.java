@@ -16,7 +16,9 @@ import org.sumbrel.core.settle.Draft;
 import org.sumbrel.core.settle.ToAccount;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.BankEntryEntity.Status;
 import org.sumbrel.server.desk.Entries;
@@ -36,6 +38,8 @@ public class AccountSettlements {
   private final DoubleCountingWatch watch;
   private final Entries entries;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final CompanyPolicies policies;
   private final Journal journal;
   private final Proposals proposals;
   private final Valuing valuing;
@@ -47,6 +51,8 @@ public class AccountSettlements {
       DoubleCountingWatch watch,
       Entries entries,
       Companies companies,
+      BankAccounts bankAccounts,
+      CompanyPolicies policies,
       Journal journal,
       Proposals proposals,
       Valuing valuing,
@@ -57,6 +63,8 @@ public class AccountSettlements {
     this.watch = watch;
     this.entries = entries;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.policies = policies;
     this.journal = journal;
     this.proposals = proposals;
     this.clock = clock;
@@ -123,12 +131,12 @@ public class AccountSettlements {
     var currency = receipt.amount().getCurrencyUnit();
     var settlement =
         new Draft(receipt, List.of(), List.copyOf(parts), Money.zero(currency), Optional.empty())
-            .settle(companies.policy(entry.companyId(), currency), actor.authority());
+            .settle(policies.of(entry.companyId(), currency), actor.authority());
     var valued = valuing.of(settlement, on, Settlements.sentence(entry), Map.of());
     var written =
         journal.write(
             valued.entry(),
-            companies.bankAccount(entry.bankAccountId()).ledgerAccountId(),
+            bankAccounts.account(entry.bankAccountId()).ledgerAccountId(),
             actor.name(),
             null);
     var before = settlements.ofEntries(List.of(entryId));

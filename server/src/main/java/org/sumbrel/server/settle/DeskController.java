@@ -26,6 +26,7 @@ import org.sumbrel.core.propose.PastedList;
 import org.sumbrel.core.receivables.OldestFirst;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Entries;
@@ -44,6 +45,7 @@ class DeskController {
   private final Entries entries;
   private final Customers customers;
   private final Companies companies;
+  private final CompanyPolicies policies;
   private final Proposals proposals;
   private final DoubleCountingWatch watch;
 
@@ -51,11 +53,13 @@ class DeskController {
       Entries entries,
       Customers customers,
       Companies companies,
+      CompanyPolicies policies,
       Proposals proposals,
       DoubleCountingWatch watch) {
     this.entries = entries;
     this.customers = customers;
     this.companies = companies;
+    this.policies = policies;
     this.proposals = proposals;
     this.watch = watch;
   }
@@ -121,7 +125,7 @@ class DeskController {
         .named(entry.companyId(), words(pasted.text()))
         .forEach(item -> known.put(item.id(), item));
     var grace =
-        companies.policy(entry.companyId(), entry.amount().getCurrencyUnit()).discountGraceDays();
+        policies.of(entry.companyId(), entry.amount().getCurrencyUnit()).discountGraceDays();
     return PastedList.read(
             pasted.text(),
             entry.toReceipt(),

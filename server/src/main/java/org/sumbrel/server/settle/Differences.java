@@ -18,7 +18,10 @@ import org.sumbrel.core.settle.UnearnedDiscount;
 import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
+import org.sumbrel.server.companies.TaxCodes;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.settle.PostSettlement.Difference;
 
@@ -27,10 +30,21 @@ import org.sumbrel.server.settle.PostSettlement.Difference;
 class Differences {
 
   private final Companies companies;
+  private final Charts charts;
+  private final CompanyPolicies policies;
+  private final TaxCodes taxCodes;
   private final Customers customers;
 
-  Differences(Companies companies, Customers customers) {
+  Differences(
+      Companies companies,
+      Charts charts,
+      CompanyPolicies policies,
+      TaxCodes taxCodes,
+      Customers customers) {
     this.companies = companies;
+    this.charts = charts;
+    this.policies = policies;
+    this.taxCodes = taxCodes;
     this.customers = customers;
   }
 
@@ -81,13 +95,12 @@ class Differences {
         .orElseGet(
             () ->
                 IncludedTax.in(
-                    amount, companies.policy(company, amount.getCurrencyUnit()).feeTaxPercent()));
+                    amount, policies.of(company, amount.getCurrencyUnit()).feeTaxPercent()));
   }
 
   private Optional<Money> tax(Difference sent, Money amount, Long company) {
     if (sent.taxCode() != null) {
-      return Optional.of(
-          IncludedTax.in(amount, companies.taxCode(company, sent.taxCode()).percent()));
+      return Optional.of(IncludedTax.in(amount, taxCodes.code(company, sent.taxCode()).percent()));
     }
     return Optional.ofNullable(sent.tax()).map(MoneyView::toMoney);
   }
@@ -103,7 +116,7 @@ class Differences {
     if (sent.accountId() == null) {
       throw new BadRequest("Say to which account the money goes.");
     }
-    return companies.bookable(company, sent.accountId()).id().toString();
+    return charts.bookable(company, sent.accountId()).id().toString();
   }
 
   private static Money zero(Money like) {

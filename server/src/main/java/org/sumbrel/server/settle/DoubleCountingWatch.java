@@ -8,6 +8,7 @@ import org.sumbrel.core.propose.DoubleCounting;
 import org.sumbrel.core.propose.DoubleCounting.Earlier;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.WrittenForm;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -28,14 +29,17 @@ class DoubleCountingWatch {
   private final Proposals proposals;
   private final SettlementRepository settlements;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
 
   DoubleCountingWatch(
       Entries entries,
       Customers customers,
       Proposals proposals,
       SettlementRepository settlements,
-      Companies companies) {
+      Companies companies,
+      BankAccounts bankAccounts) {
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.entries = entries;
     this.customers = customers;
     this.proposals = proposals;
@@ -68,7 +72,7 @@ class DoubleCountingWatch {
 
   /** The bank pays no invoice, however near its name is to a customer's. */
   private boolean isTheBank(BankEntryEntity entry) {
-    var bank = WrittenForm.compact(companies.bankAccount(entry.bankAccountId()).bank());
+    var bank = WrittenForm.compact(bankAccounts.account(entry.bankAccountId()).bank());
     return !bank.isEmpty() && WrittenForm.compact(entry.payerName()).startsWith(bank);
   }
 

@@ -23,6 +23,7 @@ import org.sumbrel.core.settle.Place;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -40,6 +41,7 @@ class DraftAssembler {
   private final Entries entries;
   private final Customers customers;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final SettlementRepository settlements;
   private final Differences differences;
   private final PostingHolds holds;
@@ -50,6 +52,7 @@ class DraftAssembler {
       Entries entries,
       Customers customers,
       Companies companies,
+      BankAccounts bankAccounts,
       SettlementRepository settlements,
       Differences differences,
       PostingHolds holds,
@@ -59,6 +62,7 @@ class DraftAssembler {
     this.entries = entries;
     this.customers = customers;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.settlements = settlements;
     this.differences = differences;
     this.holds = holds;
@@ -97,7 +101,7 @@ class DraftAssembler {
           "STALE",
           "This entry has changed since you looked at it. Look again; nothing was posted.");
     }
-    if (entry != null && companies.bankAccount(entry.bankAccountId()).isPouch()) {
+    if (entry != null && bankAccounts.account(entry.bankAccountId()).isPouch()) {
       holds
           .against(entry.id(), released)
           .ifPresent(

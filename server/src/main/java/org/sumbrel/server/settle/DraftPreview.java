@@ -21,7 +21,9 @@ import org.sumbrel.core.settle.RemainderOption;
 import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.core.settle.Tally;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.companies.CompanyView.CompanyName;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -40,6 +42,8 @@ class DraftPreview {
 
   private final DraftAssembler drafts;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final CompanyPolicies policies;
   private final Customers customers;
   private final Journal journal;
   private final Valuing valuing;
@@ -48,6 +52,8 @@ class DraftPreview {
   DraftPreview(
       DraftAssembler drafts,
       Companies companies,
+      BankAccounts bankAccounts,
+      CompanyPolicies policies,
       Customers customers,
       Journal journal,
       Valuing valuing,
@@ -55,6 +61,8 @@ class DraftPreview {
     this.valuing = valuing;
     this.drafts = drafts;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.policies = policies;
     this.customers = customers;
     this.journal = journal;
     this.clock = clock;
@@ -143,7 +151,6 @@ class DraftPreview {
       Optional<ClaimReason> reason,
       Authority authority) {
     var assembled = drafts.look(command);
-    var policies = companies.policies();
     if (treat == null) {
       return view(assembled, assembled.draft(), command, authority);
     }
@@ -155,7 +162,7 @@ class DraftPreview {
       Assembled assembled, Draft draft, PostSettlement sent, Authority authority) {
     var tally = draft.tally();
     var options =
-        RemainderOption.of(draft, companies.policies(), authority).stream()
+        RemainderOption.of(draft, policies, authority).stream()
             .map(
                 o ->
                     new OptionView(
@@ -255,12 +262,12 @@ class DraftPreview {
   private record Written(List<LineView> own, List<WrittenElsewhere> elsewhere) {}
 
   private Written written(Draft draft, Assembled assembled, Authority authority) {
-    var settlement = draft.settle(companies.policies(), authority);
+    var settlement = draft.settle(policies, authority);
     var valued = valuing.of(settlement, LocalDate.now(clock), "preview", assembled.items());
     var bank =
         assembled.entry() == null
             ? null
-            : companies.bankAccount(assembled.entry().bankAccountId()).ledgerAccountId();
+            : bankAccounts.account(assembled.entry().bankAccountId()).ledgerAccountId();
     return new Written(
         journal.preview(valued.entry(), bank),
         valued.others().stream()

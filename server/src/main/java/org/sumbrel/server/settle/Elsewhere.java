@@ -14,6 +14,7 @@ import org.sumbrel.core.receivables.RefundDue;
 import org.sumbrel.core.settle.ElsewhereProposal;
 import org.sumbrel.server.access.Membership;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankConversion;
@@ -30,6 +31,7 @@ class Elsewhere {
   private final Proposals proposals;
   private final Customers customers;
   private final Companies companies;
+  private final CompanyPolicies policies;
   private final Valuing valuing;
 
   Elsewhere(
@@ -37,11 +39,13 @@ class Elsewhere {
       Proposals proposals,
       Customers customers,
       Companies companies,
+      CompanyPolicies policies,
       Valuing valuing) {
     this.entries = entries;
     this.proposals = proposals;
     this.customers = customers;
     this.companies = companies;
+    this.policies = policies;
     this.valuing = valuing;
   }
 
@@ -71,7 +75,7 @@ class Elsewhere {
         owed,
         explained.payer().map(Object::toString),
         new Known(entry),
-        companies.policies());
+        policies);
   }
 
   /** Open items of other companies, in which whoever asks works, that the text names. */

@@ -12,6 +12,7 @@ import org.sumbrel.core.settle.PaidInFull;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Entries;
@@ -27,18 +28,21 @@ public class ReceiptSettling {
   private final Entries entries;
   private final Customers customers;
   private final Companies companies;
+  private final CompanyPolicies policies;
 
   ReceiptSettling(
       Settlements settlements,
       SettlementRepository repository,
       Entries entries,
       Customers customers,
-      Companies companies) {
+      Companies companies,
+      CompanyPolicies policies) {
     this.settlements = settlements;
     this.repository = repository;
     this.entries = entries;
     this.customers = customers;
     this.companies = companies;
+    this.policies = policies;
   }
 
   /** What settled an entry: the settlement, and the numbers of the items it was set against. */
@@ -83,7 +87,7 @@ public class ReceiptSettling {
     if (items.stream().anyMatch(i -> !i.open().getCurrencyUnit().equals(currency))) {
       return Optional.empty();
     }
-    var grace = companies.policy(entry.companyId(), currency).discountGraceDays();
+    var grace = policies.of(entry.companyId(), currency).discountGraceDays();
     return PaidInFull.on(entry.bookedOn(), currency, items, grace)
         .by(entry.amount())
         .map(

@@ -19,7 +19,9 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
@@ -40,6 +42,8 @@ class RefundsSent {
   private final Entries entries;
   private final Customers customers;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final CompanyPolicies policies;
   private final Journal journal;
   private final Proposals proposals;
   private final Valuing valuing;
@@ -50,6 +54,8 @@ class RefundsSent {
       Entries entries,
       Customers customers,
       Companies companies,
+      BankAccounts bankAccounts,
+      CompanyPolicies policies,
       Journal journal,
       Proposals proposals,
       Valuing valuing,
@@ -59,6 +65,8 @@ class RefundsSent {
     this.entries = entries;
     this.customers = customers;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.policies = policies;
     this.journal = journal;
     this.proposals = proposals;
     this.clock = clock;
@@ -72,7 +80,7 @@ class RefundsSent {
    * @throws org.sumbrel.core.settle.SettlementRefused where more would be paid out than is owed
    */
   Long send(Long bankAccountId, List<AppliedItem> items, String words, Actor actor) {
-    var account = companies.bankAccount(bankAccountId);
+    var account = bankAccounts.account(bankAccountId);
     var rows = customers.items(items.stream().map(AppliedItem::itemId).distinct().toList());
     var owners = rows.values().stream().map(OpenItemEntity::customerId).collect(Collectors.toSet());
     var owner = owner(owners, account.companyId());
@@ -90,7 +98,7 @@ class RefundsSent {
     var receipt = Receipt.none(account.companyId().toString(), today, currency).of(total);
     var settlement =
         new Draft(receipt, applications, List.of(), zero, Optional.empty())
-            .settle(companies.policy(account.companyId(), currency), actor.authority());
+            .settle(policies.of(account.companyId(), currency), actor.authority());
     for (var item : settlement.itemsAfter()) {
       rows.get(Long.valueOf(item.id())).balanceIs(item.open(), today);
     }

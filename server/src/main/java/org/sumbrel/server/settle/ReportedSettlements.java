@@ -28,7 +28,7 @@ public class ReportedSettlements {
   private static final int NOW_AND_THEN = 1_000;
 
   private final SettlementRepository settlements;
-  private final Settlements posting;
+  private final Reversals reversals;
   private final Customers customers;
   private final Journal journal;
   private final NumberRanges numbers;
@@ -37,7 +37,7 @@ public class ReportedSettlements {
 
   ReportedSettlements(
       SettlementRepository settlements,
-      Settlements posting,
+      Reversals reversals,
       Customers customers,
       Journal journal,
       NumberRanges numbers,
@@ -46,7 +46,7 @@ public class ReportedSettlements {
     this.valuing = valuing;
     this.numbers = numbers;
     this.settlements = settlements;
-    this.posting = posting;
+    this.reversals = reversals;
     this.customers = customers;
     this.journal = journal;
     this.clock = clock;
@@ -124,6 +124,6 @@ public class ReportedSettlements {
 
   /** Takes such a settlement back. */
   public void reverse(Long id, String reason, Actor actor) {
-    posting.reverseWhole(id, reason, actor);
+    reversals.reverseWhole(id, reason, actor);
   }
 }

@@ -18,6 +18,7 @@ import org.sumbrel.core.settle.ReturnedReceipt.Taken;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -35,10 +36,11 @@ class Returns {
 
   private final ReturnedReceiptRepository returned;
   private final SettlementRepository settlements;
-  private final Settlements posting;
+  private final Reversals reversals;
   private final Entries entries;
   private final Customers customers;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Journal journal;
   private final Proposals proposals;
   private final BankedReceipts banked;
@@ -47,10 +49,11 @@ class Returns {
   Returns(
       ReturnedReceiptRepository returned,
       SettlementRepository settlements,
-      Settlements posting,
+      Reversals reversals,
       Entries entries,
       Customers customers,
       Companies companies,
+      BankAccounts bankAccounts,
       Journal journal,
       Proposals proposals,
       BankedReceipts banked,
@@ -58,10 +61,11 @@ class Returns {
     this.banked = banked;
     this.returned = returned;
     this.settlements = settlements;
-    this.posting = posting;
+    this.reversals = reversals;
     this.entries = entries;
     this.customers = customers;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.journal = journal;
     this.proposals = proposals;
     this.clock = clock;
@@ -182,7 +186,7 @@ class Returns {
     var fee = cost(entry, debit, feeDebitId);
     var settlement =
         settlements.findFirstByEntryIdAndStatus(entryId, SettlementEntity.Status.POSTED);
-    settlement.ifPresent(s -> posting.reverse(s.id(), "Returned by the bank: " + reason, actor));
+    settlement.ifPresent(s -> reversals.reverse(s.id(), "Returned by the bank: " + reason, actor));
     entry.takenBack();
     var written = banked.tookBack(entryId, again, reason, actor);
     debit.takenBack();
@@ -225,7 +229,7 @@ class Returns {
             .map(owner -> ReturnedReceipt.chargedOn(entry.toReceipt(), fee, owner, today))
             .map(owed -> customers.add(owed, (Long) null))
             .orElse(null);
-    var bank = companies.bankAccount(account(entry)).ledgerAccountId();
+    var bank = bankAccounts.account(account(entry)).ledgerAccountId();
     var written =
         journal.write(
             Posting.returnFee(company.toString(), fee, debtor, today, text),

@@ -18,13 +18,19 @@ class SettlementChanges {
 
   private final SettlementRepository settlements;
   private final Settlements posting;
+  private final Reversals reversals;
   private final HeldDrafts held;
   private final Customers customers;
 
   SettlementChanges(
-      SettlementRepository settlements, Settlements posting, HeldDrafts held, Customers customers) {
+      SettlementRepository settlements,
+      Settlements posting,
+      Reversals reversals,
+      HeldDrafts held,
+      Customers customers) {
     this.settlements = settlements;
     this.posting = posting;
+    this.reversals = reversals;
     this.held = held;
     this.customers = customers;
   }
@@ -32,8 +38,8 @@ class SettlementChanges {
   /** Reverses a settlement and keeps the same as a draft of the actor's; the draft's subject. */
   DraftSubject redo(Long id, String reason, Actor actor) {
     var posted = found(id);
-    var again = command(posted, posting.readBack(posted).again());
-    posting.reverse(id, reason, actor);
+    var again = command(posted, reversals.readBack(posted).again());
+    reversals.reverse(id, reason, actor);
     var subject = DraftSubject.of(again);
     held.keep(subject, again, null, actor);
     return subject;
@@ -52,7 +58,7 @@ class SettlementChanges {
     var owner = customers.items(List.of(itemId)).get(itemId).customerId();
     return replace(
         posted,
-        posting.readBack(posted).without(itemId.toString(), owner.toString()),
+        reversals.readBack(posted).without(itemId.toString(), owner.toString()),
         reason,
         actor);
   }
@@ -65,12 +71,12 @@ class SettlementChanges {
   Long move(Long id, Long customerId, String reason, Actor actor) {
     var posted = found(id);
     var to = customers.customer(posted.companyId(), customerId).id();
-    return replace(posted, posting.readBack(posted).movedTo(to.toString()), reason, actor);
+    return replace(posted, reversals.readBack(posted).movedTo(to.toString()), reason, actor);
   }
 
   private Long replace(SettlementEntity posted, Draft next, String reason, Actor actor) {
     var command = command(posted, next);
-    posting.reverse(posted.id(), reason, actor);
+    reversals.reverse(posted.id(), reason, actor);
     return posting.postInPlaceOf(posted.id(), command, actor);
   }
 

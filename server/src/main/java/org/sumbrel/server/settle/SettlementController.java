@@ -36,6 +36,7 @@ class SettlementController {
   private static final int ATTEMPTS = 4;
 
   private final Settlements settlements;
+  private final Reversals reversals;
   private final SettlementReader reader;
   private final DraftPreview preview;
   private final ProposalRenewal renewal;
@@ -43,11 +44,13 @@ class SettlementController {
 
   SettlementController(
       Settlements settlements,
+      Reversals reversals,
       SettlementReader reader,
       DraftPreview preview,
       ProposalRenewal renewal,
       SettlementChanges changes) {
     this.settlements = settlements;
+    this.reversals = reversals;
     this.reader = reader;
     this.preview = preview;
     this.renewal = renewal;
@@ -100,7 +103,7 @@ class SettlementController {
     var actor = Actor.of(principal);
     attempted(
         () -> {
-          settlements.reverse(id, reason.reason().strip(), actor);
+          reversals.reverse(id, reason.reason().strip(), actor);
           return id;
         });
     return renewedAfter(id);

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.exchange.RateUsed;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyView.CompanyName;
 import org.sumbrel.server.customers.Customers;
@@ -36,6 +37,7 @@ class SettlementViews {
   private final ReturnedReceiptRepository returns;
   private final ChequeOrigins origins;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
 
   SettlementViews(
       Entries entries,
@@ -43,8 +45,10 @@ class SettlementViews {
       SettlementRepository settlements,
       ReturnedReceiptRepository returns,
       ChequeOrigins origins,
-      Companies companies) {
+      Companies companies,
+      BankAccounts bankAccounts) {
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.settlements = settlements;
     this.returns = returns;
     this.origins = origins;
@@ -190,7 +194,7 @@ class SettlementViews {
   }
 
   private String account(Long id) {
-    return id == null ? null : companies.bankAccount(id).name();
+    return id == null ? null : bankAccounts.account(id).name();
   }
 
   private static String payer(SettlementEntity s, Entries.Brief receipt, Map<Long, String> names) {

@@ -17,12 +17,12 @@ import org.sumbrel.server.api.Conflict;
 @Service
 public class UnattendedSettlements {
 
-  private final Settlements settlements;
+  private final Reversals reversals;
   private final JdbcClient jdbc;
   private final TransactionTemplate transaction;
 
-  UnattendedSettlements(Settlements settlements, JdbcClient jdbc, TransactionTemplate transaction) {
-    this.settlements = settlements;
+  UnattendedSettlements(Reversals reversals, JdbcClient jdbc, TransactionTemplate transaction) {
+    this.reversals = reversals;
     this.jdbc = jdbc;
     this.transaction = transaction;
   }
@@ -87,7 +87,7 @@ public class UnattendedSettlements {
     var kept = new ArrayList<Kept>();
     for (var id : ids) {
       try {
-        transaction.executeWithoutResult(t -> settlements.reverse(id, reason, actor));
+        transaction.executeWithoutResult(t -> reversals.reverse(id, reason, actor));
       } catch (SettlementRefused | Conflict e) {
         kept.add(new Kept(id, e.getMessage()));
       } catch (ConcurrencyFailureException e) {

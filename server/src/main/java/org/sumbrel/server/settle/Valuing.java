@@ -23,6 +23,7 @@ import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.settle.Settlement;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.rates.Rates;
@@ -35,10 +36,12 @@ import org.sumbrel.server.rates.Rates;
 class Valuing {
 
   private final Companies companies;
+  private final Charts charts;
   private final Rates rates;
 
-  Valuing(Companies companies, Rates rates) {
+  Valuing(Companies companies, Charts charts, Rates rates) {
     this.companies = companies;
+    this.charts = charts;
     this.rates = rates;
   }
 
@@ -83,7 +86,8 @@ class Valuing {
     Function<String, Worths> worths =
         company ->
             books.computeIfAbsent(company, c -> books(c, settlement.receipt().receivedOn(), items));
-    var entries = Posting.entriesFor(settlement, on, text, worths, new GroupBooks(companies));
+    var entries =
+        Posting.entriesFor(settlement, on, text, worths, new GroupBooks(companies, charts));
     var taken = new HashMap<Long, Money>();
     for (var application : settlement.applications()) {
       var own = worths.apply(application.item().companyId());
@@ -106,13 +110,11 @@ class Valuing {
   }
 
   /** The companies as their charts know each other. */
-  private record GroupBooks(Companies companies) implements Group {
+  private record GroupBooks(Companies companies, Charts charts) implements Group {
 
     @Override
     public String account(String companyId, String counterpartId) {
-      return companies
-          .groupAccount(Long.valueOf(companyId), Long.valueOf(counterpartId))
-          .toString();
+      return charts.groupAccount(Long.valueOf(companyId), Long.valueOf(counterpartId)).toString();
     }
 
     @Override

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 
 /** The way of a new company from nothing to its first settled invoice. */
@@ -29,11 +30,13 @@ class StartController {
 
   private final JdbcClient jdbc;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Clock clock;
 
-  StartController(JdbcClient jdbc, Companies companies, Clock clock) {
+  StartController(JdbcClient jdbc, Companies companies, BankAccounts bankAccounts, Clock clock) {
     this.jdbc = jdbc;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.clock = clock;
   }
 
@@ -89,7 +92,7 @@ class StartController {
 
   /** That of the first bank account, so that the statement fits it. */
   private CurrencyUnit currency(Long company) {
-    return companies.accountsOf(company).stream()
+    return bankAccounts.of(company).stream()
         .findFirst()
         .map(a -> CurrencyUnit.of(a.currency()))
         .orElseGet(() -> CurrencyUnit.of(companies.company(company).currency()));

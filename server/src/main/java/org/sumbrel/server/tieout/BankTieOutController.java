@@ -36,6 +36,7 @@ import org.sumbrel.formats.tieout.TieOutSheet;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.journal.ClosedDays;
 import org.sumbrel.server.tieout.TieOutViews.AccountTieOut;
@@ -56,6 +57,7 @@ class BankTieOutController {
   private final OpeningBalances openings;
   private final BankBalances balances;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final ClosedDays closedDays;
 
   BankTieOutController(
@@ -63,11 +65,13 @@ class BankTieOutController {
       OpeningBalances openings,
       BankBalances balances,
       Companies companies,
+      BankAccounts bankAccounts,
       ClosedDays closedDays) {
     this.tieOuts = tieOuts;
     this.openings = openings;
     this.balances = balances;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.closedDays = closedDays;
   }
 
@@ -94,7 +98,7 @@ class BankTieOutController {
   @GetMapping("/api/tie-outs")
   @Operation(summary = "Each bank account: what its statements say, what was closed")
   List<AccountTieOut> accounts(@RequestParam(required = false) Long company) {
-    return companies.accountsOf(companies.idOf(company)).stream().map(this::view).toList();
+    return bankAccounts.of(companies.idOf(company)).stream().map(this::view).toList();
   }
 
   private AccountTieOut view(BankAccountEntity account) {

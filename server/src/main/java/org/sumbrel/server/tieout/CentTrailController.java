@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.tieout.CentTrail;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.SearchSum;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.BankEntryEntity.Status;
 import org.sumbrel.server.desk.EntrySearch;
@@ -37,6 +38,7 @@ class CentTrailController {
   private final EntrySearch entries;
   private final ProposalRenewal renewal;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final PouchTotal pouch;
   private final Clock clock;
 
@@ -45,6 +47,7 @@ class CentTrailController {
       EntrySearch entries,
       ProposalRenewal renewal,
       Companies companies,
+      BankAccounts bankAccounts,
       PouchTotal pouch,
       Clock clock) {
     this.pouch = pouch;
@@ -52,6 +55,7 @@ class CentTrailController {
     this.trails = trails;
     this.entries = entries;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.clock = clock;
   }
 
@@ -174,7 +178,7 @@ class CentTrailController {
                 t ->
                     new AccountTrailView(
                         t.key(),
-                        companies.bankAccount(t.key()).name(),
+                        bankAccounts.account(t.key()).name(),
                         t.currency().getCode(),
                         TrailView.of(t.trail())))
             .toList(),
@@ -200,7 +204,7 @@ class CentTrailController {
                     b.intakeId() == null
                         ? "Recorded in the office"
                         : names.get(b.intakeId()).fileName(),
-                    companies.bankAccount(b.accountId()).name(),
+                    bankAccounts.account(b.accountId()).name(),
                     b.on(),
                     b.words(),
                     MoneyView.of(b.told()),

@@ -12,6 +12,7 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 
 /** Periods of a company in which nothing is posted any more. */
@@ -22,13 +23,19 @@ class ClosedPeriods {
   private final ClosedPeriodRepository periods;
   private final TieOutRepository tieOuts;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Clock clock;
 
   ClosedPeriods(
-      ClosedPeriodRepository periods, TieOutRepository tieOuts, Companies companies, Clock clock) {
+      ClosedPeriodRepository periods,
+      TieOutRepository tieOuts,
+      Companies companies,
+      BankAccounts bankAccounts,
+      Clock clock) {
     this.periods = periods;
     this.tieOuts = tieOuts;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.clock = clock;
   }
 
@@ -45,7 +52,7 @@ class ClosedPeriods {
   /** The bank accounts that are not tied out up to a day, though the books know of them. */
   @Transactional(readOnly = true)
   public List<String> notTiedOut(Long company, LocalDate until) {
-    return companies.accountsOf(company).stream()
+    return bankAccounts.of(company).stream()
         .filter(
             account ->
                 tieOuts

@@ -12,6 +12,7 @@ import org.sumbrel.core.receivables.DayText;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.journal.Journal;
 
@@ -21,6 +22,7 @@ import org.sumbrel.server.journal.Journal;
 public class OpeningBalances {
 
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final Journal journal;
   private final TieOutRepository closed;
   private final ClosedPeriodRepository periods;
@@ -29,6 +31,7 @@ public class OpeningBalances {
 
   OpeningBalances(
       Companies companies,
+      BankAccounts bankAccounts,
       Journal journal,
       TieOutRepository closed,
       ClosedPeriodRepository periods,
@@ -37,6 +40,7 @@ public class OpeningBalances {
     this.periods = periods;
     this.jdbc = jdbc;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.journal = journal;
     this.closed = closed;
     this.clock = clock;
@@ -49,7 +53,7 @@ public class OpeningBalances {
    * @throws Conflict where a tie-out stands on it that is closed, or its day is in a closed period
    */
   public void say(Long bankAccountId, LocalDate on, Money balance, Actor actor) {
-    var account = companies.bankAccount(bankAccountId);
+    var account = bankAccounts.account(bankAccountId);
     if (!balance.getCurrencyUnit().getCode().equals(account.currency())) {
       throw new BadRequest(account.name() + " is kept in " + account.currency() + ".");
     }

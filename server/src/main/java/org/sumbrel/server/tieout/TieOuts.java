@@ -28,6 +28,7 @@ import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 
 /** Ties bank accounts out: looks, closes, opens again. */
@@ -43,6 +44,7 @@ class TieOuts {
   private final TieOutErrorRepository errors;
   private final BankBalances balances;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final ObjectMapper json;
   private final Clock clock;
 
@@ -52,6 +54,7 @@ class TieOuts {
       TieOutErrorRepository errors,
       BankBalances balances,
       Companies companies,
+      BankAccounts bankAccounts,
       ObjectMapper json,
       Clock clock) {
     this.rows = rows;
@@ -59,6 +62,7 @@ class TieOuts {
     this.errors = errors;
     this.balances = balances;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.json = json;
     this.clock = clock;
   }
@@ -78,7 +82,7 @@ class TieOuts {
 
   @Transactional(readOnly = true)
   public BankAccountEntity account(Long bankAccountId) {
-    var account = companies.bankAccount(bankAccountId);
+    var account = bankAccounts.account(bankAccountId);
     if (account.isPouch()) {
       throw new NotThere("bank account", bankAccountId);
     }

@@ -27,6 +27,8 @@ import org.sumbrel.formats.rules.HouseRulesDocument.TreatmentRule;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.customers.CustomerEntity;
@@ -43,6 +45,8 @@ class HouseRuleFile {
   private final PayerAliases aliases;
   private final Customers customers;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final Charts charts;
   private final Proposals proposals;
 
   HouseRuleFile(
@@ -50,12 +54,16 @@ class HouseRuleFile {
       PayerAliases aliases,
       Customers customers,
       Companies companies,
+      BankAccounts bankAccounts,
+      Charts charts,
       Proposals proposals) {
     this.proposals = proposals;
     this.rules = rules;
     this.aliases = aliases;
     this.customers = customers;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.charts = charts;
   }
 
   /** What a file changed. */
@@ -63,7 +71,7 @@ class HouseRuleFile {
 
   @Transactional(readOnly = true)
   public String written(Long company) {
-    var chart = companies.chartOf(company);
+    var chart = charts.of(company);
     var held = aliases.all(company).values();
     return new HouseRulesDocument(
             rules.of(company).stream().map(row -> document(row.toTreatment(), chart)).toList(),
@@ -88,7 +96,7 @@ class HouseRuleFile {
         condition.counterpartyAccount(),
         condition
             .bankAccountId()
-            .map(id -> companies.bankAccount(Long.valueOf(id)).number())
+            .map(id -> bankAccounts.account(Long.valueOf(id)).number())
             .orElse(""),
         written(condition.direction()),
         condition.least().map(MoneyText::plain).orElse(""),
@@ -211,8 +219,8 @@ class HouseRuleFile {
       return Optional.empty();
     }
     return Optional.of(
-        companies
-            .bankAccountNumbered(company, number)
+        bankAccounts
+            .numbered(company, number)
             .map(BankAccountEntity::id)
             .map(Object::toString)
             .orElseThrow(() -> new BadRequest("There is no bank account " + number + " here.")));
@@ -220,7 +228,7 @@ class HouseRuleFile {
 
   private List<Share> shares(Long company, TreatmentRule rule) {
     var byCode =
-        companies.chartOf(company).values().stream()
+        charts.of(company).values().stream()
             .collect(Collectors.toMap(LedgerAccountEntity::code, Function.identity()));
     return (rule.shares() == null ? List.<ShareRule>of() : rule.shares())
         .stream()

@@ -13,6 +13,7 @@ import org.sumbrel.core.treat.Treatable;
 import org.sumbrel.server.api.Currencies;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 
 /** Money from us that nobody has explained yet. */
@@ -26,11 +27,14 @@ class MoneyFromUs {
   private final TreatmentRules rules;
   private final Treatables treatables;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
 
-  MoneyFromUs(TreatmentRules rules, Treatables treatables, Companies companies) {
+  MoneyFromUs(
+      TreatmentRules rules, Treatables treatables, Companies companies, BankAccounts bankAccounts) {
     this.rules = rules;
     this.treatables = treatables;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
   }
 
   record PaidRow(
@@ -52,7 +56,7 @@ class MoneyFromUs {
     CurrencyUnit unit = Currencies.unit(currency);
     var all = treatables.moneyFromUs(company, unit);
     var names =
-        companies.accountsOf(company).stream()
+        bankAccounts.of(company).stream()
             .collect(Collectors.toMap(a -> a.id().toString(), BankAccountEntity::name));
     var treatments = rules.treatments(company);
     var sum = all.stream().map(Treatable::amount).reduce(Money.zero(unit), Money::plus);

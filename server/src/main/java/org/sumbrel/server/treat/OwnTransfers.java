@@ -20,6 +20,8 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.BankAccountEntity;
+import org.sumbrel.server.companies.BankAccounts;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.settle.AccountSettlements;
 import org.sumbrel.server.settle.Grounds;
@@ -35,13 +37,22 @@ class OwnTransfers {
   private final Treatables treatables;
   private final AccountSettlements posting;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final Charts charts;
   private final JdbcClient jdbc;
 
   OwnTransfers(
-      Treatables treatables, AccountSettlements posting, Companies companies, JdbcClient jdbc) {
+      Treatables treatables,
+      AccountSettlements posting,
+      Companies companies,
+      BankAccounts bankAccounts,
+      Charts charts,
+      JdbcClient jdbc) {
     this.treatables = treatables;
     this.posting = posting;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.charts = charts;
     this.jdbc = jdbc;
   }
 
@@ -85,7 +96,7 @@ class OwnTransfers {
 
   private Map<String, List<String>> names(Long company, Treatable entry) {
     var names = new HashMap<String, List<String>>();
-    for (var account : companies.accountsOf(company)) {
+    for (var account : bankAccounts.of(company)) {
       if (account.currency().equals(entry.amount().getCurrencyUnit().getCode())) {
         names.put(account.id().toString(), spoken(account));
       }
@@ -113,7 +124,7 @@ class OwnTransfers {
       var account =
           otherAccount == null
               ? null
-              : companies.accountsOf(company).stream()
+              : bankAccounts.of(company).stream()
                   .filter(a -> a.id().equals(otherAccount))
                   .findFirst()
                   .orElse(null);
@@ -192,7 +203,7 @@ class OwnTransfers {
     for (var half : List.of(entry, other)) {
       post(
           half,
-          companies.accountFor(company, AccountRole.SUSPENSE),
+          charts.accountFor(company, AccountRole.SUSPENSE),
           "Put right by the bank",
           Grounds.putRight(pair),
           actor);
@@ -206,11 +217,10 @@ class OwnTransfers {
 
   private void post(Long company, Treatable entry, Long transfer, Long otherAccount, Actor actor) {
     var words =
-        (entry.amount().isNegative() ? "To " : "From ")
-            + companies.bankAccount(otherAccount).name();
+        (entry.amount().isNegative() ? "To " : "From ") + bankAccounts.account(otherAccount).name();
     post(
         entry,
-        companies.accountFor(company, AccountRole.OWN_TRANSFERS),
+        charts.accountFor(company, AccountRole.OWN_TRANSFERS),
         words,
         Grounds.transfer(transfer, otherAccount),
         actor);

@@ -27,6 +27,7 @@ import org.sumbrel.core.treat.Treatable;
 import org.sumbrel.core.treat.Trial;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.settle.AccountSettlements;
 import org.sumbrel.server.treat.TreatmentViews.TreatmentSent;
@@ -46,6 +47,7 @@ class TreatmentController {
   private final TreatmentStart start;
   private final AccountSettlements posting;
   private final Companies companies;
+  private final Charts charts;
   private final Clock clock;
 
   TreatmentController(
@@ -55,6 +57,7 @@ class TreatmentController {
       TreatmentStart start,
       AccountSettlements posting,
       Companies companies,
+      Charts charts,
       Clock clock) {
     this.rules = rules;
     this.views = views;
@@ -62,6 +65,7 @@ class TreatmentController {
     this.start = start;
     this.posting = posting;
     this.companies = companies;
+    this.charts = charts;
     this.clock = clock;
   }
 
@@ -125,7 +129,7 @@ class TreatmentController {
   @Operation(summary = "The treatments of a company in their order; the first that fits is taken")
   List<TreatmentView> list(@RequestParam(required = false) Long company) {
     var owner = companies.idOf(company);
-    var chart = companies.chartOf(owner);
+    var chart = charts.of(owner);
     var used = posting.used(owner);
     return rules.of(owner).stream().map(row -> views.of(row, chart, used.get(row.id()))).toList();
   }
@@ -175,8 +179,7 @@ class TreatmentController {
 
   private TreatmentView begun(TreatmentEntity row) {
     start.begin(row.companyId());
-    return views.of(
-        row, companies.chartOf(row.companyId()), posting.used(row.companyId()).get(row.id()));
+    return views.of(row, charts.of(row.companyId()), posting.used(row.companyId()).get(row.id()));
   }
 
   @PutMapping("/api/treatments/order")

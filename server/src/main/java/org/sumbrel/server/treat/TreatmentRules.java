@@ -13,6 +13,8 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
+import org.sumbrel.server.companies.BankAccounts;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 
 /** The treatments of a company: kept, changed, put in order, ended. */
@@ -22,11 +24,20 @@ class TreatmentRules {
 
   private final TreatmentRepository rows;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
+  private final Charts charts;
   private final Clock clock;
 
-  TreatmentRules(TreatmentRepository rows, Companies companies, Clock clock) {
+  TreatmentRules(
+      TreatmentRepository rows,
+      Companies companies,
+      BankAccounts bankAccounts,
+      Charts charts,
+      Clock clock) {
     this.rows = rows;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
+    this.charts = charts;
     this.clock = clock;
   }
 
@@ -125,14 +136,12 @@ class TreatmentRules {
                   "NAME_TAKEN",
                   "There is a house rule \"" + other.name() + "\" already; choose another name.");
             });
-    treatment
-        .shares()
-        .forEach(share -> companies.bookable(company, Long.valueOf(share.accountId())));
+    treatment.shares().forEach(share -> charts.bookable(company, Long.valueOf(share.accountId())));
     treatment
         .condition()
         .bankAccountId()
         .map(Long::valueOf)
-        .filter(account -> !companies.bankAccount(account).companyId().equals(company))
+        .filter(account -> !bankAccounts.account(account).companyId().equals(company))
         .ifPresent(
             account -> {
               throw new NotThere("bank account", account);

@@ -23,6 +23,7 @@ import org.sumbrel.core.treat.Treatment.Way;
 import org.sumbrel.core.treat.Treatments.Verdict;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.settle.AccountSettlements.Used;
@@ -32,9 +33,11 @@ import org.sumbrel.server.settle.AccountSettlements.Used;
 class TreatmentViews {
 
   private final Companies companies;
+  private final Charts charts;
 
-  TreatmentViews(Companies companies) {
+  TreatmentViews(Companies companies, Charts charts) {
     this.companies = companies;
+    this.charts = charts;
   }
 
   record ShareView(
@@ -180,7 +183,7 @@ class TreatmentViews {
       @NotNull List<PartOfVerdict> parts) {}
 
   VerdictView of(Verdict verdict, Treatable entry, Long company) {
-    var chart = companies.chartOf(company);
+    var chart = charts.of(company);
     return new VerdictView(
         Long.valueOf(verdict.treatment().id()),
         verdict.treatment().name(),

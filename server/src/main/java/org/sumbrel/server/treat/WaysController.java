@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.treat.Treatable;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
+import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.desk.ProposalRenewal;
@@ -39,6 +40,7 @@ class WaysController {
   private final MoneyFromUs moneyFromUs;
   private final Entries entries;
   private final Companies companies;
+  private final BankAccounts bankAccounts;
   private final ProposalRenewal renewal;
 
   WaysController(
@@ -49,6 +51,7 @@ class WaysController {
       MoneyFromUs moneyFromUs,
       Entries entries,
       Companies companies,
+      BankAccounts bankAccounts,
       ProposalRenewal renewal) {
     this.treatments = treatments;
     this.views = views;
@@ -57,6 +60,7 @@ class WaysController {
     this.moneyFromUs = moneyFromUs;
     this.entries = entries;
     this.companies = companies;
+    this.bankAccounts = bankAccounts;
     this.renewal = renewal;
   }
 
@@ -144,7 +148,7 @@ class WaysController {
   }
 
   private List<AccountName> accounts(Long company, Treatable entry, List<Long> named) {
-    return companies.accountsOf(company).stream()
+    return bankAccounts.of(company).stream()
         .filter(a -> a.currency().equals(entry.amount().getCurrencyUnit().getCode()))
         .filter(a -> !a.id().toString().equals(entry.bankAccountId()))
         .sorted((a, b) -> Boolean.compare(named.contains(b.id()), named.contains(a.id())))
@@ -154,7 +158,7 @@ class WaysController {
 
   private TransferSide view(Treatable entry, OwnTransfers.Side side) {
     var other = side.other().entry();
-    var account = companies.bankAccount(Long.valueOf(other.bankAccountId()));
+    var account = bankAccounts.account(Long.valueOf(other.bankAccountId()));
     return new TransferSide(
         Long.valueOf(other.id()),
         account.id(),

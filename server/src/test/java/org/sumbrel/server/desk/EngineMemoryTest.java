@@ -22,6 +22,7 @@ import org.sumbrel.server.Clerk;
 import org.sumbrel.server.TestBooks;
 import org.sumbrel.server.changes.RowChanges;
 import org.sumbrel.server.companies.Companies;
+import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.payers.PayerAliases;
 import org.sumbrel.server.remittance.Advices;
@@ -38,6 +39,7 @@ class EngineMemoryTest {
   @Autowired private BankEntryRepository rows;
   @Autowired private Customers customers;
   @Autowired private Companies companies;
+  @Autowired private CompanyPolicies policies;
   @Autowired private Advices advices;
   @Autowired private PayerAliases aliases;
   @Autowired private PastChoices pastChoices;
@@ -144,7 +146,7 @@ class EngineMemoryTest {
 
   private EngineMemory withFewPayments() {
     return new EngineMemory(
-        rows, customers, companies, advices, aliases, pastChoices, changes, FEW);
+        rows, customers, companies, policies, advices, aliases, pastChoices, changes, FEW);
   }
 
   private Map<String, ReceiptProposals> follow(
