@@ -37,7 +37,7 @@ export function StatementsTab() {
     return <Loading rows={10} />;
   }
   return (
-    <Box sx={{ maxWidth: 900 }}>
+    <Box sx={{ maxWidth: 1000 }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 1.5 }}>
         <Box sx={{ width: 220 }}>
           <Choice

@@ -55,7 +55,7 @@ export function CustomerStatement({ account }: { account: Schemas["CustomerAccou
     ).toString();
   return (
     <>
-      <Box sx={{ display: "flex", alignItems: "end", gap: 2, mb: 1.5 }}>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 1.5 }}>
         <DayField label="From" value={from || (s?.from ?? "")} set={setFrom} />
         <DayField label="Until" value={until || (s?.until ?? "")} set={setUntil} />
         {currencies.length > 1 && (

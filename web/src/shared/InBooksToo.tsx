@@ -18,6 +18,7 @@ export function InBooksToo({ label, asked, ask, ratesOn, setRatesOn }: Props) {
       <FormControlLabel
         control={<Checkbox size="small" checked={asked} onChange={(_, on) => ask(on)} />}
         label={label}
+        sx={{ whiteSpace: "nowrap", mr: 0 }}
       />
       {asked && <DayField label="Rate of" value={ratesOn} set={setRatesOn} />}
     </>

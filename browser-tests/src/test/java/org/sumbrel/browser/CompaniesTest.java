@@ -1,11 +1,13 @@
 package org.sumbrel.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -79,7 +81,7 @@ class CompaniesTest extends DeskTest {
   }
 
   @Test
-  void figuresOfAllCurrenciesAndCompaniesStandInOneAtAStatedRate() {
+  void figuresOfAllCurrenciesAndCompaniesStandInOneAtAStatedRate() throws IOException {
     signIn(page, "maren");
     page.navigate(sumbrel.address() + "/posted/books/together");
     var table = page.getByRole(AriaRole.TABLE, new GetByRoleOptions().setName("All currencies"));
@@ -103,7 +105,26 @@ class CompaniesTest extends DeskTest {
     assertThat(page.getByText("Saltpan Trading Inc").first()).isVisible();
     assertThat(page.getByText("Moulin Importers")).hasCount(0);
     in("EUR");
-    assertThat(page.getByText("Moulin Importers").first()).isVisible();
+    page.getByText("Moulin Importers").first().click();
+
+    // so does what a customer is sent, where one asks for it
+    page.getByRole(AriaRole.TAB, new GetByRoleOptions().setName("Account")).click();
+    var account =
+        page.getByRole(AriaRole.TABLE, new GetByRoleOptions().setName("Account with its balance"));
+    assertThat(account).containsText("Balance, EUR");
+    assertThat(account).not().containsText("USD");
+    page.getByLabel("closing balance in USD too").check();
+    assertThat(account).containsText(Pattern.compile("1 EUR = 1\\.\\d+ USD of 28 May 2026"));
+    page.getByLabel("Rate of").fill("2026-04-30");
+    assertThat(account).containsText(Pattern.compile("of (29|30) April 2026"));
+    var saved =
+        page.waitForDownload(
+            () ->
+                page.getByRole(AriaRole.LINK, new GetByRoleOptions().setName("CSV").setExact(true))
+                    .click());
+    assertThat(Files.readString(saved.path()))
+        .contains("balance,currency,in_books,books,rate,rates_on")
+        .contains(",2026-04-30");
   }
 
   @Test
