@@ -130,6 +130,11 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
             <RateKept rate={rate} />
           </Typography>
         ))}
+        {s.receivedBy && (
+          <Typography variant="body2" sx={{ fontSize: 12.5 }}>
+            received by {s.receivedBy.name}; whoever works there takes it back
+          </Typography>
+        )}
         <Chain settlement={s} />
         {s.cheque && (
           <Typography variant="body2" sx={{ fontSize: 12.5 }}>
@@ -163,7 +168,7 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
         )}
         {shown && (
           <Box sx={{ maxWidth: 560, mt: 0.5 }}>
-            <WrittenLines of={s.journalEntryId} />
+            {s.journalEntryId && <WrittenLines of={s.journalEntryId} />}
             {s.elsewhere.map((other) => (
               <Box
                 key={other.company.id}
@@ -171,9 +176,10 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
                 aria-label={`Written for ${other.company.name}`}
               >
                 <Typography variant="body2" color="textSecondary" sx={{ mt: 0.75 }}>
-                  and for {other.company.name}
+                  {s.receivedBy ? "for" : "and for"} {other.company.name}
+                  {!other.journalEntryId && ", in its own journal"}
                 </Typography>
-                <WrittenLines of={other.journalEntryId} />
+                {other.journalEntryId && <WrittenLines of={other.journalEntryId} />}
               </Box>
             ))}
           </Box>
@@ -183,8 +189,10 @@ export function SettlementStrip({ settlement: s, open = false }: { settlement: S
         <Button color="inherit" onClick={() => setShown(!shown)} aria-expanded={shown}>
           {shown ? "Hide" : "Journal"}
         </Button>
-        {!reversed && !fromUs && !s.transferId && <Correct settlement={s} disabled={!books.mayPost} />}
-        <Button disabled={reversed || !books.mayPost} onClick={() => setAsking(true)}>
+        {!reversed && !fromUs && !s.transferId && !s.receivedBy && (
+          <Correct settlement={s} disabled={!books.mayPost} />
+        )}
+        <Button disabled={reversed || !books.mayPost || !!s.receivedBy} onClick={() => setAsking(true)}>
           {reversed ? "Reversed" : "Reverse…"}
         </Button>
       </Box>

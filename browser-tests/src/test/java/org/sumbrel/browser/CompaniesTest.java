@@ -61,6 +61,16 @@ class CompaniesTest extends DeskTest {
     page.navigate(sumbrel.address() + "/posted/journal");
     assertThat(page.getByText("received by Larkstow Mill Ltd").first()).isVisible();
 
+    // whoever works in the one sees what it settles there, and nothing of the other's items
+    var sela = page.context().browser().newContext().newPage();
+    signIn(sela, "sela");
+    sela.navigate(sumbrel.address() + "/posted/settlements");
+    assertThat(sela.getByText("LX-03401").first()).isVisible();
+    assertThat(sela.getByText("received by Larkstow Mill Ltd; whoever works there").first())
+        .isVisible();
+    assertThat(sela.getByText("LM-0020389")).hasCount(0);
+    sela.context().close();
+
     in("Larkstow Mill Ltd");
     page.navigate(sumbrel.address() + "/posted/settlements");
     assertThat(page.getByText("LX-03401").first()).isVisible();

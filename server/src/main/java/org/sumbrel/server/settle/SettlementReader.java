@@ -11,6 +11,7 @@ import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.api.Page;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.journal.Journal;
+import org.sumbrel.server.journal.JournalController.LineView;
 import org.sumbrel.server.settle.SettlementView.WrittenFor;
 
 /** Looks settlements up. */
@@ -44,13 +45,14 @@ class SettlementReader {
     var found = found(id);
     var view = views.of(List.of(found)).get(0);
     return view.with(
-        journal.linesOf(found.journalEntryId()),
+        lines(view.journalEntryId()),
         view.elsewhere().stream()
-            .map(
-                e ->
-                    new WrittenFor(
-                        e.company(), e.journalEntryId(), journal.linesOf(e.journalEntryId())))
+            .map(e -> new WrittenFor(e.company(), e.journalEntryId(), lines(e.journalEntryId())))
             .toList());
+  }
+
+  private List<LineView> lines(Long entryId) {
+    return entryId == null ? null : journal.linesOf(entryId);
   }
 
   Long companyOf(Long id) {

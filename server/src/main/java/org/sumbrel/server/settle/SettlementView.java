@@ -13,7 +13,10 @@ import org.sumbrel.server.companies.CompanyView.CompanyName;
 import org.sumbrel.server.journal.JournalController.LineView;
 import org.sumbrel.server.settle.ChequeOrigins.ChequeOrigin;
 
-/** A posted settlement as it is shown. */
+/**
+ * A posted settlement as it is shown to somebody: of what it settles and writes, that of the
+ * companies in which he works.
+ */
 public record SettlementView(
     @NotNull Long id,
     @NotNull SettlementEntity.Status status,
@@ -35,7 +38,14 @@ public record SettlementView(
     @NotNull LocalDate postedOn,
     @NotNull Instant postedAt,
     @NotNull String postedBy,
-    @NotNull Long journalEntryId,
+    @Schema(
+            description =
+                "null where one does not work in the company that received it, and sees of it only what is settled elsewhere")
+        Long journalEntryId,
+    @Schema(
+            description =
+                "the company that received it where one does not work there; null where one does")
+        CompanyName receivedBy,
     @Schema(description = "what it wrote; null in lists, where the journal entry has it")
         List<LineView> lines,
     @NotNull @Schema(description = "the entries it wrote into the journals of other companies")
@@ -81,6 +91,7 @@ public record SettlementView(
         postedAt,
         postedBy,
         journalEntryId,
+        receivedBy,
         written,
         elsewhere,
         reversal,
@@ -110,7 +121,7 @@ public record SettlementView(
   /** What it wrote into the journal of another company. */
   public record WrittenFor(
       @NotNull CompanyName company,
-      @NotNull Long journalEntryId,
+      @Schema(description = "null where one does not work in it") Long journalEntryId,
       @Schema(description = "null in lists") List<LineView> lines) {}
 
   /** A rate that is kept. */

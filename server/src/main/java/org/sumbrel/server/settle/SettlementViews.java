@@ -7,8 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.exchange.RateUsed;
+import org.sumbrel.server.access.Membership;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
@@ -26,7 +28,8 @@ import org.sumbrel.server.settle.SettlementView.WrittenFor;
 
 /**
  * Shows settlements with the names and numbers that belong to them, looked up for a whole page at
- * once.
+ * once. Of one over several companies everybody sees the parts of those in which he works, and what
+ * these owe each other.
  */
 @Component
 class SettlementViews {
@@ -113,8 +116,11 @@ class SettlementViews {
       Map<Long, OpenItemEntity> items,
       Map<Long, String> names,
       Chain chain) {
+    var who = Membership.current();
+    var receives = who.in(s.companyId());
     var applications =
         s.applications().stream()
+            .filter(a -> who.in(a.companyId()))
             .map(
                 a -> {
                   var item = items.get(a.itemId());
@@ -139,6 +145,7 @@ class SettlementViews {
         MoneyView.of(s.received()),
         applications,
         s.adjustments().stream()
+            .filter(a -> who.in(a.companyId()))
             .map(
                 a ->
                     new Adjusted(
@@ -148,16 +155,26 @@ class SettlementViews {
                         a.text(),
                         other(s, a.companyId())))
             .toList(),
-        s.rates().stream().map(r -> rate(s, r)).toList(),
-        MoneyView.of(s.onAccount()),
-        s.onAccountCustomerId() == null ? null : names.get(s.onAccountCustomerId()),
+        s.rates().stream()
+            .filter(r -> receives || who.in(r.companyId()))
+            .map(r -> rate(s, r))
+            .toList(),
+        MoneyView.of(receives ? s.onAccount() : Money.zero(s.onAccount().getCurrencyUnit())),
+        receives && s.onAccountCustomerId() != null ? names.get(s.onAccountCustomerId()) : null,
         s.postedOn(),
         s.postedAt(),
         s.postedBy(),
-        s.journalEntryId(),
+        receives ? s.journalEntryId() : null,
+        receives ? null : companies.called(s.companyId()),
         null,
         s.elsewhere().stream()
-            .map(e -> new WrittenFor(other(s, e.companyId()), e.journalEntryId(), null))
+            .filter(e -> receives || who.in(e.companyId()))
+            .map(
+                e ->
+                    new WrittenFor(
+                        other(s, e.companyId()),
+                        who.in(e.companyId()) ? e.journalEntryId() : null,
+                        null))
             .toList(),
         s.status() == SettlementEntity.Status.POSTED
             ? null

@@ -173,12 +173,44 @@ class GroupApiTest {
 
     itemsFollowTheirOwnCompanysDay(posted);
     var id = posted.at("/id").asText();
+    eachSeesThePartsOfHisCompany(id);
     expect(200, maren.post("/api/settlements/" + id + "/reversal", "{\"reason\":\"slip\"}"));
     assertThat(open(own)).isEqualTo("300.00");
     assertThat(open(other)).isEqualTo("700.00");
     assertThat(between()).isEqualTo(before);
     assertThat(maren.get("/api/entries/" + entry).text("/status")).isEqualTo("WAITING");
     requireWhole();
+  }
+
+  /** And what the companies owe each other for it; of the other's items and journal nothing. */
+  private void eachSeesThePartsOfHisCompany(String id) {
+    var receiver = new Clerk(web, "milly", "CLERK", mill);
+    var seen = expect(200, receiver.get("/api/settlements/" + id)).body();
+    assertThat(seen.at("/applications").findValuesAsText("number")).containsExactly("GM-" + n);
+    assertThat(seen.at("/receivedBy").isNull()).isTrue();
+    assertThat(lines(seen.at("/lines"))).contains("Larkstow Grain Export Ltd cr 700.00 USD");
+    assertThat(seen.at("/rates/0/given/amount").asText()).isEqualTo("700.00");
+    assertThat(seen.at("/elsewhere/0/company/id").asLong()).isEqualTo(export);
+    assertThat(seen.at("/elsewhere/0/journalEntryId").isNull()).isTrue();
+    assertThat(seen.at("/elsewhere/0/lines").isNull()).isTrue();
+
+    var other = new Clerk(web, "sela", "CLERK", export);
+    for (var path : List.of("/api/settlements/" + id, "/api/settlements?company=" + export)) {
+      var body = expect(200, other.get(path)).body();
+      var there = body.has("rows") ? body.at("/rows/0") : body;
+      assertThat(there.toString()).contains("GX-" + n);
+      // the payer's words are the receipt's; of the mill's items nothing is told
+      assertThat(there.at("/applications").toString()).doesNotContain("GM-" + n);
+      assertThat(there.at("/receivedBy/id").asLong()).isEqualTo(mill);
+      assertThat(there.at("/journalEntryId").isNull()).isTrue();
+      assertThat(there.at("/lines").isNull()).isTrue();
+      assertThat(there.at("/onAccount/amount").asText()).isEqualTo("0.00");
+      assertThat(there.at("/rates")).hasSize(1);
+    }
+    assertThat(lines(other.get("/api/settlements/" + id).body().at("/elsewhere/0/lines")))
+        .containsExactly("Larkstow Mill Ltd dr 700.00 USD", "Accounts receivable cr 700.00 USD");
+    assertThat(other.post("/api/settlements/" + id + "/reversal", "{\"reason\":\"mine\"}").status())
+        .isEqualTo(403);
   }
 
   /**
