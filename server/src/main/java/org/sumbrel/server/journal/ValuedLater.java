@@ -1,7 +1,10 @@
 package org.sumbrel.server.journal;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.context.event.EventListener;
@@ -10,6 +13,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.exchange.RateTable.Counting;
 import org.sumbrel.core.journal.AccountRole;
+import org.sumbrel.core.journal.JournalEntry;
+import org.sumbrel.core.journal.JournalLine;
 import org.sumbrel.server.companies.Charts;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.rates.Rates;
@@ -69,75 +74,100 @@ class ValuedLater {
   }
 
   private void value(Waiting waiting, Counting counting) {
+    items(waiting, counting);
+    var entries = new LinkedHashMap<Long, List<Line>>();
+    lines(waiting)
+        .forEach(l -> entries.computeIfAbsent(l.entryId(), id -> new ArrayList<>()).add(l));
+    entries.forEach((id, lines) -> value(id, lines, waiting, counting));
+  }
+
+  private void items(Waiting waiting, Counting counting) {
     var unit = CurrencyUnit.of(waiting.currency());
-    items(waiting, counting, unit);
-    lines(waiting, counting, unit);
-    roundings(waiting);
-  }
-
-  private record Row(Long id, Long minor) {}
-
-  private void items(Waiting waiting, Counting counting, CurrencyUnit unit) {
-    var rows =
-        jdbc.sql(
-                """
-                select id, open_minor as minor from open_item where company_id = :company and currency = :currency
-                  and issued_on = :day and worth_minor is null
-                """)
-            .param("company", waiting.company())
-            .param("currency", waiting.currency())
-            .param("day", waiting.day())
-            .query((row, n) -> new Row(row.getLong("id"), row.getLong("minor")))
-            .list();
-    for (var row : rows) {
-      set("open_item", row, counting, unit);
-    }
-  }
-
-  private void lines(Waiting waiting, Counting counting, CurrencyUnit unit) {
-    var rows =
-        jdbc.sql(
-                """
-                select l.id, l.amount_minor as minor from journal_line l join journal_entry e on e.id = l.journal_entry_id
-                  left join journal_entry o on o.id = e.reverses_id
-                where e.company_id = :company and l.currency = :currency and l.worth_minor is null
-                  and coalesce(o.of_day, o.booked_on, e.of_day, e.booked_on) = :day
-                """)
-            .param("company", waiting.company())
-            .param("currency", waiting.currency())
-            .param("day", waiting.day())
-            .query((row, n) -> new Row(row.getLong("id"), row.getLong("minor")))
-            .list();
-    for (var row : rows) {
-      set("journal_line", row, counting, unit);
-    }
-  }
-
-  private void set(String table, Row row, Counting counting, CurrencyUnit unit) {
-    jdbc.sql("update " + table + " set worth_minor = :worth where id = :id")
-        .param("worth", counting.rate().of(Money.ofMinor(unit, row.minor())).getAmountMinorLong())
-        .param("id", row.id())
-        .update();
-  }
-
-  /** What the rounding of single lines leaves of an entry goes to the rounding differences. */
-  private void roundings(Waiting waiting) {
-    var account = charts.accountFor(waiting.company(), AccountRole.ROUNDING_DIFFERENCES);
+    var open = new LinkedHashMap<Long, Money>();
     jdbc.sql(
             """
-            insert into journal_line (id, journal_entry_id, position, ledger_account_id, customer_id, currency, amount_minor, worth_minor)
-            select next value for journal_line_seq, t.id, t.behind, :account, null, :currency, 0, -t.off from (
-              select e.id, max(l.position) + 1 as behind, sum(l.worth_minor) as off
-              from journal_line l join journal_entry e on e.id = l.journal_entry_id left join journal_entry o on o.id = e.reverses_id
-              where e.company_id = :company and coalesce(o.of_day, o.booked_on, e.of_day, e.booked_on) = :day
-              group by e.id
-              having count(*) = count(l.worth_minor) and count(distinct l.currency) = 1 and max(l.currency) = :currency and sum(l.worth_minor) <> 0
-            ) t
+            select id, open_minor from open_item where company_id = :company and currency = :currency
+              and issued_on = :day and worth_minor is null
             """)
-        .param("account", account)
         .param("company", waiting.company())
         .param("currency", waiting.currency())
         .param("day", waiting.day())
+        .query(
+            row -> {
+              open.put(row.getLong("id"), Money.ofMinor(unit, row.getLong("open_minor")));
+            });
+    open.forEach((id, money) -> set("open_item", id, counting.rate().of(money)));
+  }
+
+  /** A line as it was written, and the last position of its entry. */
+  private record Line(Long id, Long entryId, int last, JournalLine line) {}
+
+  private List<Line> lines(Waiting waiting) {
+    var unit = CurrencyUnit.of(waiting.currency());
+    return jdbc.sql(
+            """
+            select l.id, l.journal_entry_id, l.ledger_account_id, a.role, l.customer_id, l.amount_minor,
+              (select max(x.position) from journal_line x where x.journal_entry_id = e.id) as last
+            from journal_line l join journal_entry e on e.id = l.journal_entry_id join ledger_account a on a.id = l.ledger_account_id
+              left join journal_entry o on o.id = e.reverses_id
+            where e.company_id = :company and l.currency = :currency and l.worth_minor is null
+              and coalesce(o.of_day, o.booked_on, e.of_day, e.booked_on) = :day
+            order by l.journal_entry_id, l.position
+            """)
+        .param("company", waiting.company())
+        .param("currency", waiting.currency())
+        .param("day", waiting.day())
+        .query(
+            (row, n) ->
+                new Line(
+                    row.getLong("id"),
+                    row.getLong("journal_entry_id"),
+                    row.getInt("last"),
+                    new JournalLine(
+                        AccountRole.valueOf(row.getString("role")),
+                        Optional.of(row.getString("ledger_account_id")),
+                        Optional.ofNullable(row.getString("customer_id")),
+                        Money.ofMinor(unit, row.getLong("amount_minor")))))
+        .list();
+  }
+
+  /** As it would have been written had the rate been known: what rounds away has its own line. */
+  private void value(Long entryId, List<Line> lines, Waiting waiting, Counting counting) {
+    var valued =
+        new JournalEntry(
+                waiting.company().toString(),
+                waiting.day(),
+                "entry " + entryId,
+                lines.stream().map(Line::line).toList())
+            .valued(CurrencyUnit.of(waiting.books()), unit -> Optional.of(counting.rate()))
+            .lines();
+    for (var n = 0; n < lines.size(); n++) {
+      set("journal_line", lines.get(n).id(), valued.get(n).worth().orElseThrow());
+    }
+    for (var n = lines.size(); n < valued.size(); n++) {
+      write(entryId, lines.get(0).last() + 1 + n - lines.size(), valued.get(n), waiting);
+    }
+  }
+
+  private void set(String table, Long id, Money worth) {
+    jdbc.sql("update " + table + " set worth_minor = :worth where id = :id")
+        .param("worth", worth.getAmountMinorLong())
+        .param("id", id)
+        .update();
+  }
+
+  private void write(Long entryId, int position, JournalLine line, Waiting waiting) {
+    jdbc.sql(
+            """
+            insert into journal_line (id, journal_entry_id, position, ledger_account_id, customer_id, currency, amount_minor, worth_minor)
+            values (next value for journal_line_seq, :entry, :position, :account, null, :currency, :amount, :worth)
+            """)
+        .param("entry", entryId)
+        .param("position", position)
+        .param("account", charts.accountFor(waiting.company(), line.role()))
+        .param("currency", waiting.currency())
+        .param("amount", line.amount().getAmountMinorLong())
+        .param("worth", line.worth().orElseThrow().getAmountMinorLong())
         .update();
   }
 }

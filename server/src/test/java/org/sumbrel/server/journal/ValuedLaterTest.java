@@ -1,0 +1,96 @@
+package org.sumbrel.server.journal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.sumbrel.server.TestBooks.expect;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.web.servlet.MockMvc;
+import org.sumbrel.server.ApiTest;
+import org.sumbrel.server.Clerk;
+
+/** What is written before a rate of its day is known, and what is written after. */
+@ApiTest
+class ValuedLaterTest {
+
+  @Autowired private MockMvc web;
+  @Autowired private JdbcClient jdbc;
+
+  private record Line(String entry, String code, long minor, Long worth) {}
+
+  private List<Line> lines(String company) {
+    return jdbc.sql(
+            """
+            select e.text, a.code, l.amount_minor, l.worth_minor from journal_line l
+              join journal_entry e on e.id = l.journal_entry_id join ledger_account a on a.id = l.ledger_account_id
+            where e.company_id = :company order by e.id, l.position
+            """)
+        .param("company", company)
+        .query(
+            (row, n) ->
+                new Line(
+                    row.getString(1),
+                    row.getString(2),
+                    row.getLong(3),
+                    row.getObject(4, Long.class)))
+        .list();
+  }
+
+  /** Twenty with a tax, so that there are roundings; the numbers begin with a letter. */
+  private static void write(Clerk maren, String customer, String letter) {
+    var random = new Random(14);
+    for (var n = 0; n < 20; n++) {
+      var total = BigDecimal.valueOf(100 + random.nextInt(90_000), 2);
+      expect(
+          201,
+          maren.post(
+              "/api/invoices",
+              "{\"customerId\":%s,\"number\":\"%s-%d\",\"issuedOn\":\"2026-05-27\",\"dueOn\":\"2026-06-26\",\"total\":{\"amount\":\"%s\",\"currency\":\"UYU\"},\"taxCode\":\"VAT7\"}"
+                  .formatted(customer, letter, n, total)));
+    }
+  }
+
+  @Test
+  void comesToTheSameAsIfTheRateHadBeenKnown() {
+    var maren = Clerk.maren(web);
+    var wynne = new Clerk(web, "wynne", "ADMINISTRATOR");
+    var company =
+        expect(201, wynne.post("/api/companies", "{\"name\":\"Later Ltd\",\"currency\":\"USD\"}"))
+            .text("/id");
+    var vat = "{\"name\":\"Tax\",\"percent\":7.5}";
+    expect(200, wynne.put("/api/tax-codes/VAT7?company=" + company, vat));
+    expect(201, maren.drop("c.csv", "customer_id,name\nLT1,Later Payer\n", "?company=" + company));
+    var customer = maren.get("/api/customers?company=" + company).text("/rows/0/id");
+
+    write(maren, customer, "A");
+    assertThat(lines(company)).hasSize(60).allMatch(line -> line.worth() == null);
+
+    expect(
+        201,
+        maren.post(
+            "/api/rates",
+            "{\"on\":\"2026-05-27\",\"from\":\"UYU\",\"to\":\"USD\",\"rate\":\"0.02513\",\"reason\":\"told by the bank\",\"sure\":true}"));
+    var later = lines(company);
+    write(maren, customer, "B");
+    var all = lines(company);
+    var known = all.subList(later.size(), all.size());
+
+    // line by line, with what rounds away on a line of its own behind the others
+    assertThat(later.size()).isGreaterThan(60);
+    assertThat(
+            later.stream()
+                .map(l -> new Line(l.entry().replace("A-", "B-"), l.code(), l.minor(), l.worth()))
+                .toList())
+        .isEqualTo(known);
+    assertThat(later.stream().mapToLong(Line::worth).sum()).isZero();
+    assertThat(later).anyMatch(l -> l.minor() == 0 && Math.abs(l.worth()) == 1);
+    // the items stand in the books with what their entries say
+    for (var checked : maren.get("/api/check").body()) {
+      assertThat(checked.at("/broken")).as(checked.at("/rule").asText()).isEmpty();
+    }
+  }
+}
