@@ -1,13 +1,10 @@
 package org.sumbrel.core.exchange;
 
 import java.util.Collection;
-import java.util.EnumMap;
 import java.util.Optional;
 import java.util.function.Function;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.sumbrel.core.receivables.Ageing;
-import org.sumbrel.core.receivables.Ageing.Bucket;
 
 /** Amounts of several currencies as they are in one, for a total of what is not booked in it. */
 public final class Restated {
@@ -38,12 +35,5 @@ public final class Restated {
       }
     }
     return Optional.of(sum);
-  }
-
-  /** An ageing at a rate: each age rounded half-even, so that its total is what these come to. */
-  public static Ageing ageing(Ageing of, Rate rate) {
-    var amounts = new EnumMap<Bucket, Money>(Bucket.class);
-    of.amounts().forEach((bucket, sum) -> amounts.put(bucket, rate.of(sum)));
-    return new Ageing(of.asOf(), amounts);
   }
 }

@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 
@@ -46,6 +47,17 @@ public record Ageing(LocalDate asOf, Map<Bucket, Money> amounts) {
       amounts.merge(Bucket.of(item.dueOn(), asOf), item.open(), Money::plus);
     }
     return new Ageing(asOf, amounts);
+  }
+
+  /**
+   * The same in another currency.
+   *
+   * @param rate each age at the rate, rounded; what is owed is then what these come to
+   */
+  public Ageing restated(UnaryOperator<Money> rate) {
+    var restated = new EnumMap<Bucket, Money>(Bucket.class);
+    amounts.forEach((bucket, sum) -> restated.put(bucket, rate.apply(sum)));
+    return new Ageing(asOf, restated);
   }
 
   /** All that is owed, of any age. */

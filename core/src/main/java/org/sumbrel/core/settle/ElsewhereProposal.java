@@ -21,9 +21,10 @@ import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.core.settle.FeeWithheld.KeptBy;
 
 /**
- * What a receipt may pay in another currency.
+ * What a receipt may pay in another currency, or for another company of the group.
  *
- * @param named whether the text names the items; else their amount fits through a rate
+ * @param named whether the text names the items; else their amount fits, through a rate or to the
+ *     cent
  * @param why as a sentence, with the rate
  */
 public record ElsewhereProposal(Draft draft, boolean named, String why) {
@@ -31,7 +32,7 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
   /** The most that are told of what fits by amount. */
   private static final int MOST = 3;
 
-  /** So many items of one currency are tried in pairs. */
+  /** So many items of one place are tried in pairs. */
   private static final int MOST_PAIRED = 40;
 
   /** What is known of rates and charges. */
@@ -52,10 +53,11 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
 
   /**
    * The proposals: what the text names; where it names nothing, what of the payer's items comes to
-   * the receipt within the clerk's limit for exchange differences, the closest first.
+   * the receipt, the closest first: in another currency within the clerk's limit for exchange
+   * differences, in the receipt's own to the cent.
    *
    * @param named open items that the text names, some in other currencies or of other companies
-   * @param owed open items of the payer in other currencies
+   * @param owed open items of the payer in other currencies or with other companies
    * @param onAccountOf whose account is the payer's, where he is known
    */
   public static List<ElsewhereProposal> of(
@@ -102,25 +104,31 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
                   + rest(left)));
     }
 
-    /** Of single items, of pairs and of all together of a currency, those that come closest. */
+    /** Of single items, of pairs and of all together of a place, those that come closest. */
     List<ElsewhereProposal> byAmount(Collection<OpenItem> owed) {
       var found = new ArrayList<Fit>();
       owed.stream()
           .collect(
               Collectors.groupingBy(
-                  i -> i.open().getCurrencyUnit(), LinkedHashMap::new, Collectors.toList()))
+                  i -> Application.of(i, i.open()).place(),
+                  LinkedHashMap::new,
+                  Collectors.toList()))
           .forEach(
-              (unit, items) -> {
-                for (var rate : known.rates(unit)) {
-                  sets(items).forEach(set -> fit(set, rate).ifPresent(found::add));
-                }
-              });
+              (place, items) ->
+                  sets(items)
+                      .forEach(
+                          set ->
+                              exchanges(place, set)
+                                  .forEach(e -> fit(set, e).ifPresent(found::add))));
       return found.stream()
           .sorted(Comparator.comparing(Fit::off).thenComparing(f -> f.items().size()))
           // of one set the rate that fits it best
           .collect(
               Collectors.toMap(
-                  f -> numbers(f.items()), f -> f, (best, other) -> best, LinkedHashMap::new))
+                  f -> f.exchanged().companyId() + " " + numbers(f.items()),
+                  f -> f,
+                  (best, other) -> best,
+                  LinkedHashMap::new))
           .values()
           .stream()
           .limit(MOST)
@@ -147,12 +155,26 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
       return sets;
     }
 
-    /** All of the receipt, and what the bank kept of it, for these items. */
-    private Optional<Fit> fit(List<OpenItem> items, RateUsed rate) {
-      var unit = items.get(0).open().getCurrencyUnit();
-      var counted = MoneySum.of(unit, items, OpenItem::open);
-      var given = receipt.amount().plus(known.charges());
-      var exchanged = new Exchanged(receipt.companyId(), given, counted, Optional.of(rate));
+    /** All of the receipt, and what the bank kept of it, for these items of one place. */
+    private List<Exchanged> exchanges(Place place, List<OpenItem> items) {
+      var counted = MoneySum.of(place.currency(), items, OpenItem::open);
+      var given = given();
+      if (place.currency().equals(given.getCurrencyUnit())) {
+        return counted.equals(given)
+            ? List.of(Exchanged.in(place.companyId(), counted))
+            : List.of();
+      }
+      return known.rates(place.currency()).stream()
+          .map(rate -> new Exchanged(place.companyId(), given, counted, Optional.of(rate)))
+          .toList();
+    }
+
+    private Money given() {
+      return receipt.amount().plus(known.charges());
+    }
+
+    private Optional<Fit> fit(List<OpenItem> items, Exchanged exchanged) {
+      var given = given();
       var limit =
           policies.of(new Place(receipt.companyId(), given.getCurrencyUnit())).clerk().exchange();
       return limit.allows(exchanged.shortage(), given)
@@ -170,7 +192,6 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
 
     private ElsewhereProposal proposal(Fit fit) {
       var exchanged = fit.exchanged();
-      var used = exchanged.reference().orElseThrow();
       var draft = draft(fit.items(), List.of(exchanged));
       var left = draft.tally().left();
       var shortage = exchanged.shortage();
@@ -178,11 +199,13 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
           left.isZero() ? draft : withCharges(draft),
           false,
           numbers(fit.items())
+              + (exchanged.companyId().equals(receipt.companyId())
+                  ? ""
+                  : " of " + known.company(exchanged.companyId()))
               + (fit.items().size() == 1 ? " comes" : " come")
               + " to "
-              + words(used.rate().of(exchanged.counted()))
-              + " at "
-              + used.words()
+              + words(exchanged.given().plus(shortage))
+              + exchanged.reference().map(used -> " at " + used.words()).orElse("")
               + (shortage.isZero()
                   ? ", to the cent"
                   : ": "

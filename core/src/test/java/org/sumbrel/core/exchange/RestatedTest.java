@@ -3,7 +3,6 @@ package org.sumbrel.core.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -14,8 +13,6 @@ import net.jqwik.api.Property;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
-import org.sumbrel.core.receivables.Ageing;
-import org.sumbrel.core.receivables.Ageing.Bucket;
 
 class RestatedTest {
 
@@ -49,26 +46,6 @@ class RestatedTest {
   void isNotKnownWhereARateIsMissingUnlessNothingIsToBeRestated() {
     assertThat(inDollars("EUR 100.00", "GBP 1.00")).isEmpty();
     assertThat(inDollars("EUR 100.00", "GBP 0.00")).contains(Money.parse("USD 108.54"));
-  }
-
-  @Test
-  void anAgeingIsOwedWhatItsRoundedAgesComeTo() {
-    var none = Money.zero(CurrencyUnit.EUR);
-    var ageing =
-        new Ageing(
-            LocalDate.of(2026, 5, 29),
-            Map.of(
-                Bucket.NOT_DUE, Money.parse("EUR 0.05"),
-                Bucket.DAYS_1_TO_30, Money.parse("EUR 0.05"),
-                Bucket.DAYS_31_TO_60, Money.parse("EUR -100.00"),
-                Bucket.DAYS_61_TO_90, none,
-                Bucket.OVER_90, none));
-    var inDollars = Restated.ageing(ageing, new Rate(CurrencyUnit.EUR, USD, new BigDecimal("1.1")));
-    // 0.055 and 0.055 are 0.06 each, half to the even coin
-    assertThat(inDollars.amounts().get(Bucket.NOT_DUE)).isEqualTo(Money.parse("USD 0.06"));
-    assertThat(inDollars.amounts().get(Bucket.OVER_90)).isEqualTo(Money.zero(USD));
-    assertThat(inDollars.total()).isEqualTo(Money.parse("USD -109.88"));
-    assertThat(inDollars.asOf()).isEqualTo(ageing.asOf());
   }
 
   /** The total is off the exact figure by no more than half a coin for each part. */

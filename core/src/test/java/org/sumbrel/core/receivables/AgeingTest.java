@@ -14,8 +14,10 @@ import java.util.Map;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.junit.jupiter.api.Test;
+import org.sumbrel.core.exchange.Rate;
 import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.core.receivables.Ageing.Bucket;
 
@@ -82,5 +84,25 @@ class AgeingTest {
     var sorted = Ageing.of(USD, items, TODAY).amounts().values();
     assertThat(MoneySum.of(USD, sorted, (Money m) -> m))
         .isEqualTo(MoneySum.of(USD, items, OpenItem::open));
+  }
+
+  @Test
+  void inAnotherCurrencyIsWhatItsRoundedAgesComeTo() {
+    var none = Money.zero(CurrencyUnit.EUR);
+    var ageing =
+        new Ageing(
+            TODAY,
+            Map.of(
+                Bucket.NOT_DUE, Money.parse("EUR 0.05"),
+                Bucket.DAYS_1_TO_30, Money.parse("EUR 0.05"),
+                Bucket.DAYS_31_TO_60, Money.parse("EUR -100.00"),
+                Bucket.DAYS_61_TO_90, none,
+                Bucket.OVER_90, none));
+    var inDollars = ageing.restated(new Rate(CurrencyUnit.EUR, USD, new BigDecimal("1.1"))::of);
+    // 0.055 and 0.055 are 0.06 each, half to the even coin
+    assertThat(inDollars.amounts().get(Bucket.NOT_DUE)).isEqualTo(Money.parse("USD 0.06"));
+    assertThat(inDollars.amounts().get(Bucket.OVER_90)).isEqualTo(Money.zero(USD));
+    assertThat(inDollars.total()).isEqualTo(Money.parse("USD -109.88"));
+    assertThat(inDollars.asOf()).isEqualTo(ageing.asOf());
   }
 }

@@ -119,6 +119,39 @@ class ElsewhereProposalTest {
   }
 
   @Test
+  void whatIsOwedToAnotherCompanyFitsToTheCentOrThroughARate() {
+    var owed =
+        List.<OpenItem>of(
+            Books.of("export", Books.invoice("X", "x", money("EUR 700.00"))),
+            Books.of("export", Books.invoice("Y", "x", money("EUR 220.00"))),
+            Books.of("export", Books.invoice("Z", "x", money("USD 1000.00"))),
+            Books.of("import", Books.invoice("X", "y", money("EUR 919.99"))));
+    var found = of("920.00", List.of(), owed, at("0.92"));
+    assertThat(found.stream().map(ElsewhereProposal::why))
+        .containsExactly(
+            "Z of the export company comes to 920.00 EUR at rate 0.92, to the cent",
+            "X, Y of the export company come to 920.00 EUR, to the cent");
+    for (var one : found) {
+      var exchanged = settled(one).exchanges().get(0);
+      assertThat(exchanged.companyId()).isEqualTo("export");
+      assertThat(exchanged.given()).isEqualTo(money("EUR 920.00"));
+      assertThat(settled(one).itemsAfter()).allMatch(OpenItem::settled);
+    }
+  }
+
+  @Test
+  void ofTwoCompaniesItemsOfOneNumberBothAreTold() {
+    var owed =
+        List.<OpenItem>of(
+            Books.of("export", Books.invoice("X", "x", money("EUR 50.00"))),
+            Books.of("import", Books.invoice("X", "y", money("EUR 50.00"))));
+    assertThat(of("50.00", List.of(), owed, at()).stream().map(ElsewhereProposal::why))
+        .containsExactly(
+            "X of the export company comes to 50.00 EUR, to the cent",
+            "X of the import company comes to 50.00 EUR, to the cent");
+  }
+
+  @Test
   void theRateOfADayBeforeCountsWhereItFitsBetter() {
     var found = of("930.00", List.of(), List.of(invoice("A", "USD 1000.00")), at("0.92", "0.93"));
     assertThat(found).hasSize(1);

@@ -17,7 +17,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.sumbrel.core.exchange.RateTable.Counting;
-import org.sumbrel.core.exchange.Restated;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.journal.Agreement;
 import org.sumbrel.core.receivables.Ageing;
@@ -233,7 +232,7 @@ class BooksController {
       return null;
     }
     var rate = inBooks.rate(sheet.currency(), books, day);
-    var ageing = rate.map(r -> Restated.ageing(sheet.total().ageing(), r.rate()));
+    var ageing = rate.map(r -> sheet.total().ageing().restated(r.rate()::of));
     return new RestatedAgeing(
         books.getCode(),
         day,
@@ -267,7 +266,7 @@ class BooksController {
                 restated.map(
                     r ->
                         new AgeingSheet.InBooks(
-                            Restated.ageing(sheet.total().ageing(), r.rate()), Rates.words(r))),
+                            sheet.total().ageing().restated(r.rate()::of), Rates.words(r))),
                 out));
   }
 

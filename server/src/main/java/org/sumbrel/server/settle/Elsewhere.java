@@ -2,19 +2,25 @@ package org.sumbrel.server.settle;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.exchange.RateUsed;
 import org.sumbrel.core.propose.NamedItems;
+import org.sumbrel.core.propose.Namesakes;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.RefundDue;
 import org.sumbrel.core.settle.ElsewhereProposal;
 import org.sumbrel.server.access.Membership;
 import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
+import org.sumbrel.server.customers.CustomerEntity;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankConversion;
@@ -22,10 +28,16 @@ import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.desk.Proposals;
 
-/** What a waiting entry may pay in other currencies, at the bank's own figures or a rate. */
+/**
+ * What a waiting entry may pay in other currencies, at the bank's own figures or a rate, and for
+ * other companies.
+ */
 @Service
 @Transactional(readOnly = true)
 class Elsewhere {
+
+  /** So many customers are looked at whose names have a word of the payer's. */
+  private static final int MOST_ALIKE = 50;
 
   private final Entries entries;
   private final Proposals proposals;
@@ -64,8 +76,13 @@ class Elsewhere {
       named.addAll(others);
     }
     var owed =
-        elsewhere(
-            entry, open(explained.payer().map(customers::openOfFamily).orElseGet(() -> List.of())));
+        new ArrayList<>(
+            elsewhere(
+                entry,
+                open(explained.payer().map(customers::openOfFamily).orElseGet(() -> List.of()))));
+    if (named.isEmpty()) {
+      owed.addAll(owedToOthers(entry, explained.payer()));
+    }
     if (named.isEmpty() && owed.isEmpty()) {
       return List.of();
     }
@@ -89,6 +106,31 @@ class Elsewhere {
       }
     }
     return found.isEmpty() ? found : NamedItems.in(receipt, found);
+  }
+
+  /** What who is called as the payer owes other companies in which whoever asks works. */
+  private List<OpenItem> owedToOthers(BankEntryEntity entry, Optional<Long> payer) {
+    var names = new ArrayList<String>();
+    names.add(entry.payerName());
+    payer.ifPresent(id -> names.add(customers.names(List.of(id)).get(id)));
+    var found = new ArrayList<OpenItem>();
+    for (var other : companies.ids()) {
+      if (!other.equals(entry.companyId()) && Membership.current().in(other)) {
+        called(other, names).forEach(id -> found.addAll(open(customers.openOf(id))));
+      }
+    }
+    return found;
+  }
+
+  private Set<Long> called(Long company, List<String> names) {
+    var found = new LinkedHashSet<CustomerEntity>();
+    for (var name : names) {
+      Namesakes.lookUp(name)
+          .forEach(word -> found.addAll(customers.like(company, word, MOST_ALIKE)));
+    }
+    return Namesakes.in(found, CustomerEntity::name, names).stream()
+        .map(CustomerEntity::id)
+        .collect(Collectors.toCollection(LinkedHashSet::new));
   }
 
   private static List<OpenItem> open(Collection<OpenItemEntity> items) {

@@ -34,7 +34,7 @@ class ElsewhereController {
   @Operation(
       summary = "What an entry may pay in other currencies than its own, or for other companies",
       description =
-          "What its text names, of whichever company the user works in; else what of the payer's items comes to it through a rate, within the clerk's limit for exchange differences. Empty where nothing does or no rate is known")
+          "What its text names, of whichever company the user works in; else what of the payer's items comes to it: in another currency through a rate, within the clerk's limit for exchange differences; for another company, whose customer is called as the payer is, in the same currency to the cent. Empty where nothing does or no rate is known")
   List<ElsewhereView> elsewhere(@PathVariable Long id) {
     return elsewhere.of(id).stream().map(p -> view(id, p)).toList();
   }

@@ -338,4 +338,50 @@ class GroupApiTest {
                 .text("/detail"))
         .contains("only items of one company");
   }
+
+  /** Paid to the wrong company of the group, without a word on what for. */
+  @Test
+  void whatWhoIsCalledAsThePayerOwesAnotherCompanyIsProposedWhereItFits() {
+    var head =
+        "number,kind,customer_id,customer_name,issue_date,due_date,currency,total,open,terms\n";
+    var rows = new StringBuilder(head);
+    for (var one :
+        List.of(
+            "GN1,Zg%dx Holding SA,USD,412.37".formatted(n),
+            "GN2,Zg%dx Holding SA,USD,87.63".formatted(n),
+            "GN3,Zg%dx Holdings West,USD,500.00".formatted(n),
+            "GN4,Zg%dx Holding SA,GBP,330.00".formatted(n))) {
+      var cell = one.split(",");
+      var who = cell[1].contains("West") ? "GW" : "GH";
+      rows.append(
+          "%s-%d,invoice,%s%d,%s,2026-05-19,2026-06-18,%s,%s,%s,\n"
+              .formatted(cell[0], n, who, n, cell[1], cell[2], cell[3], cell[3]));
+    }
+    expect(201, maren.drop("i.csv", rows.toString(), "?company=" + export));
+    var entry = credit("500.00", "thank you");
+
+    var told = expect(200, maren.get("/api/entries/" + entry + "/elsewhere")).body();
+    // both of his together; nothing of whoever is called a little otherwise
+    assertThat(told).hasSize(1);
+    assertThat(told.at("/0/named").asBoolean()).isFalse();
+    assertThat(told.at("/0/why").asText())
+        .isEqualTo(
+            "GN1-%1$d, GN2-%1$d of Larkstow Grain Export Ltd come to 500.00 USD, to the cent"
+                .formatted(n));
+    var posted = expect(201, maren.post("/api/settlements", told.at("/0/draft").toString())).body();
+    assertThat(lines(posted.at("/elsewhere/0/lines")))
+        .containsExactly(
+            "Larkstow Mill Ltd dr 500.00 USD",
+            "Accounts receivable cr 412.37 USD",
+            "Accounts receivable cr 87.63 USD");
+    requireWhole();
+    expect(
+        200,
+        maren.post(
+            "/api/settlements/" + posted.at("/id").asText() + "/reversal",
+            "{\"reason\":\"slip\"}"));
+    // to whoever does not work there nothing of it is told
+    var mills = new Clerk(web, "milly", "CLERK", mill);
+    assertThat(mills.get("/api/entries/" + entry + "/elsewhere").body()).isEmpty();
+  }
 }
