@@ -47,6 +47,9 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
     /** What a company of the group is called. */
     String company(String id);
 
+    /** What a customer of any of them is called. */
+    String customer(String id);
+
     /** What the bank says it kept of the payment, in the receipt's currency. */
     Money charges();
   }
@@ -201,7 +204,11 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
           numbers(fit.items())
               + (exchanged.companyId().equals(receipt.companyId())
                   ? ""
-                  : " of " + known.company(exchanged.companyId()))
+                  : ", owed by "
+                      + owing(fit.items())
+                      + " to "
+                      + known.company(exchanged.companyId())
+                      + ",")
               + (fit.items().size() == 1 ? " comes" : " come")
               + " to "
               + words(exchanged.given().plus(shortage))
@@ -280,6 +287,15 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
           Money.zero(receipt.amount().getCurrencyUnit()),
           onAccountOf,
           exchanges);
+    }
+
+    private String owing(Collection<OpenItem> items) {
+      return items.stream()
+          .map(OpenItem::customerId)
+          .distinct()
+          .map(known::customer)
+          .distinct()
+          .collect(Collectors.joining(", "));
     }
 
     private static String numbers(Collection<OpenItem> items) {

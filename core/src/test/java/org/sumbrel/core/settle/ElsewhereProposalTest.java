@@ -47,6 +47,11 @@ class ElsewhereProposalTest {
     public String company(String id) {
       return "the " + id + " company";
     }
+
+    @Override
+    public String customer(String id) {
+      return "customer " + id;
+    }
   }
 
   private static Rates at(String... perDollar) {
@@ -129,8 +134,8 @@ class ElsewhereProposalTest {
     var found = of("920.00", List.of(), owed, at("0.92"));
     assertThat(found.stream().map(ElsewhereProposal::why))
         .containsExactly(
-            "Z of the export company comes to 920.00 EUR at rate 0.92, to the cent",
-            "X, Y of the export company come to 920.00 EUR, to the cent");
+            "Z, owed by customer x to the export company, comes to 920.00 EUR at rate 0.92, to the cent",
+            "X, Y, owed by customer x to the export company, come to 920.00 EUR, to the cent");
     for (var one : found) {
       var exchanged = settled(one).exchanges().get(0);
       assertThat(exchanged.companyId()).isEqualTo("export");
@@ -147,8 +152,8 @@ class ElsewhereProposalTest {
             Books.of("import", Books.invoice("X", "y", money("EUR 50.00"))));
     assertThat(of("50.00", List.of(), owed, at()).stream().map(ElsewhereProposal::why))
         .containsExactly(
-            "X of the export company comes to 50.00 EUR, to the cent",
-            "X of the import company comes to 50.00 EUR, to the cent");
+            "X, owed by customer x to the export company, comes to 50.00 EUR, to the cent",
+            "X, owed by customer y to the import company, comes to 50.00 EUR, to the cent");
   }
 
   @Test

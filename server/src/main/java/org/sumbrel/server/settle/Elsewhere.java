@@ -169,6 +169,12 @@ class Elsewhere {
     }
 
     @Override
+    public String customer(String id) {
+      var customer = Long.valueOf(id);
+      return customers.names(List.of(customer)).get(customer);
+    }
+
+    @Override
     public Money charges() {
       return entry
           .conversion()

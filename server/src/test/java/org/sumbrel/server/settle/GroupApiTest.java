@@ -366,7 +366,7 @@ class GroupApiTest {
     assertThat(told.at("/0/named").asBoolean()).isFalse();
     assertThat(told.at("/0/why").asText())
         .isEqualTo(
-            "GN1-%1$d, GN2-%1$d of Larkstow Grain Export Ltd come to 500.00 USD, to the cent"
+            "GN1-%1$d, GN2-%1$d, owed by Zg%1$dx Holding SA to Larkstow Grain Export Ltd, come to 500.00 USD, to the cent"
                 .formatted(n));
     var posted = expect(201, maren.post("/api/settlements", told.at("/0/draft").toString())).body();
     assertThat(lines(posted.at("/elsewhere/0/lines")))
