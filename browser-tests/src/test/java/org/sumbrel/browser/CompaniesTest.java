@@ -137,6 +137,23 @@ class CompaniesTest extends DeskTest {
         .contains(",2026-04-30");
   }
 
+  /** Without a word on what for. */
+  @Test
+  void moneyForTheOtherCompanyIsKnownByWhoPaidAndHowMuch() {
+    signIn(page, "maren");
+    credit("SALTPAN TRADING INC", "2460.50", "qswrong");
+    assertThat(region("In other currencies or companies"))
+        .containsText(
+            "LX-03402, owed by Saltpan Trading Inc to "
+                + EXPORT
+                + ", comes to 2,460.50 USD, to the cent");
+    button("^Take LX-03402 for it$").click();
+    assertThat(region("Counts for " + EXPORT)).containsText("2,460.50 USD count for");
+    button("^Post 2,460.50").click();
+    assertThat(page.getByText(Pattern.compile("^Posted 2,460.50"))).isVisible();
+    settledFor(EXPORT, "LX-03402");
+  }
+
   @Test
   void whoWorksInOneCompanySeesNothingOfTheOther() {
     signIn(page, "sela");
