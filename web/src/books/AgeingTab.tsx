@@ -1,9 +1,9 @@
-import { Box, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
-import { Link as RouterLink } from "react-router";
+import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
 import { useBooks } from "../access/session";
 import type { Schemas } from "../api/client";
 import { AgeingBar } from "../customers/AgeingBar";
 import { CustomerLink } from "../customers/CustomerLink";
+import { NoRate } from "../rates/NoRate";
 import { Amount } from "../shared/Amount";
 import { DayField } from "../shared/DayField";
 import { onDayOfYear } from "../shared/dates";
@@ -118,13 +118,7 @@ function InBooks({ of }: { of: NonNullable<Schemas["AgeingReport"]["inBooks"]> }
       <TableCell>
         All, in {of.currency}
         <Box sx={{ fontSize: 12, color: "text.secondary" }}>
-          {of.total ? (
-            of.words
-          ) : (
-            <Link component={RouterLink} to="/posted/books/rates" underline="always">
-              no rate counts; type one
-            </Link>
-          )}
+          {of.total ? of.words : <NoRate on={of.ratesOn} />}
         </Box>
       </TableCell>
       {BUCKETS.map(([key]) => {

@@ -2,6 +2,9 @@ import { Box, Table, TableBody, TableCell, TableHead, TableRow, Typography } fro
 import { useState } from "react";
 import { useBooks, useOwnCurrency, useSession } from "../access/session";
 import { CustomerLink } from "../customers/CustomerLink";
+import { NoRate } from "../rates/NoRate";
+import { useCountingRate } from "../rates/queries";
+import { howItCameAbout } from "../rates/words";
 import { Amount } from "../shared/Amount";
 import { Choice } from "../shared/Choice";
 import { DayField } from "../shared/DayField";
@@ -29,6 +32,8 @@ export function StatementsTab() {
   const [inBooks, setInBooks] = useState(false);
   const [ratesOn, setRatesOn] = useState("");
   const asked = inBooks && own !== books.currency;
+  const day = ratesOn || period.until || today;
+  const counts = useCountingRate(books.currency, asked ? own : "", day);
   const all = useStatementsOf(whom);
   if (all.error) {
     return <Failed error={all.error} retry={() => void all.refetch()} />;
@@ -55,7 +60,7 @@ export function StatementsTab() {
             label={`closing balances in ${own} too`}
             asked={inBooks}
             ask={setInBooks}
-            ratesOn={ratesOn || period.until || today}
+            ratesOn={day}
             setRatesOn={setRatesOn}
           />
         )}
@@ -71,14 +76,27 @@ export function StatementsTab() {
                   whom,
                   from: period.from,
                   until: period.until,
-                  inBooks: asked ? "true" : "",
-                  ratesOn: asked ? ratesOn : "",
+                  // where no rate counts, nothing is asked for at it
+                  inBooks: asked && counts.data ? "true" : "",
+                  ratesOn: asked && counts.data ? day : "",
                 }),
               ],
             ]}
           />
         )}
       </Box>
+      {asked && counts.error && <Failed error={counts.error} retry={() => void counts.refetch()} />}
+      {asked && counts.data !== undefined && (
+        <Typography role="status" sx={{ mb: 1 }}>
+          {counts.data ? (
+            <>
+              At 1 {counts.data.from} = {counts.data.rate} {counts.data.to}, {howItCameAbout(counts.data)}.
+            </>
+          ) : (
+            <NoRate on={day} />
+          )}
+        </Typography>
+      )}
       {all.data.length === 0 ? (
         <Empty title="Nobody gets a statement by this choice" />
       ) : (

@@ -14,6 +14,7 @@ import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
+import { NoRate } from "../rates/NoRate";
 import { Amount } from "../shared/Amount";
 import { Choice } from "../shared/Choice";
 import { DayField } from "../shared/DayField";
@@ -157,13 +158,7 @@ export function CustomerStatement({ account }: { account: Schemas["CustomerAccou
               <TableRow>
                 <TableCell>in {asked.currency}</TableCell>
                 <TableCell colSpan={3}>
-                  {asked.closing ? (
-                    asked.words
-                  ) : (
-                    <Link component={RouterLink} to="/posted/books/rates" underline="always">
-                      no rate counts on {onDayOfYear(asked.ratesOn)}; type one
-                    </Link>
-                  )}
+                  {asked.closing ? asked.words : <NoRate on={asked.ratesOn} />}
                 </TableCell>
                 <TableCell align="right">{asked.closing && <Amount of={asked.closing} />}</TableCell>
               </TableRow>

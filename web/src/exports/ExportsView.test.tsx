@@ -1,4 +1,4 @@
-import { screen, waitFor } from "@testing-library/react";
+import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import { serverAnswers, show } from "../testing";
 import ExportsView from "./ExportsView";
@@ -49,5 +49,29 @@ describe("exports", () => {
     await waitFor(() =>
       expect(calls.find((c) => c.name.startsWith("POST"))?.body).toEqual({ format: "CSV", again: "lost" }),
     );
+  });
+
+  it("has what was applied in the currency of the books only where a rate counts", async () => {
+    let rate: object | null = null;
+    serverAnswers({
+      "GET /api/me": () => ({
+        body: { businessDate: "2026-05-29", companies: [{ id: 1, currency: "GBP" }] },
+      }),
+      "GET /api/journal-exports": () => ({ body: [] }),
+      "GET /api/journal-exports/waiting": () => ({ body: { until: "2026-05-29", entries: 0 } }),
+      "GET /api/rates/counting": (request) => ({
+        body: { rate: request.url.includes("on=2026-05-28") ? rate : null },
+      }),
+    });
+    const { user } = show(<ExportsView />);
+    const csv = () => screen.getByRole("link", { name: "Applications as CSV" }).getAttribute("href") ?? "";
+    await user.click(await screen.findByRole("checkbox", { name: /^tables in GBP too/ }));
+    expect(await screen.findByRole("link", { name: /^no rate counts on/ })).toBeTruthy();
+    expect(csv()).not.toContain("inBooks");
+    rate = { from: "USD", to: "GBP", rate: "0.79", how: "QUOTED", on: "2026-05-28", by: "", quotes: [] };
+    const last = screen.getAllByLabelText("Until").at(-1) as HTMLInputElement;
+    fireEvent.change(last, { target: { value: "2026-05-28" } });
+    await waitFor(() => expect(csv()).toContain("inBooks=true"));
+    expect(screen.queryByRole("link", { name: /^no rate counts on/ })).toBeNull();
   });
 });

@@ -13,10 +13,12 @@ import {
 } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useBooks, useOwnCurrency } from "../access/session";
+import { useBooks, useOwnCurrency, useSession } from "../access/session";
 import { api, data, Refusal, type Schemas } from "../api/client";
 import { Files } from "../books/Files";
 import { fileAt } from "../books/queries";
+import { NoRate } from "../rates/NoRate";
+import { useCountingRate } from "../rates/queries";
 import { AskWhy } from "../shared/AskWhy";
 import { DayField } from "../shared/DayField";
 import { atMoment, count, onDayOfYear } from "../shared/dates";
@@ -207,13 +209,17 @@ function Applications() {
   const [until, setUntil] = useState("");
   const books = useOwnCurrency();
   const [inBooks, setInBooks] = useState(false);
+  const today = useSession().data?.businessDate ?? "";
+  const asked = inBooks && books !== currency;
+  const counts = useCountingRate(currency, asked ? books : "", until || today);
   const at = (ending: string) =>
     fileAt(`/api/applications.${ending}`, {
       company,
       currency,
       from,
       until,
-      inBooks: inBooks && books !== currency && ending !== "edi" ? "true" : "",
+      // where no rate counts, nothing is asked for at it
+      inBooks: asked && counts.data && ending !== "edi" ? "true" : "",
     });
   return (
     <>
@@ -239,6 +245,11 @@ function Applications() {
           ]}
         />
       </Box>
+      {asked && counts.data === null && (
+        <Typography role="status" sx={{ mt: 1 }}>
+          <NoRate on={until || today} />
+        </Typography>
+      )}
     </>
   );
 }
