@@ -26,7 +26,6 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.ProposalRenewal;
 
 /** Entries typed from a paper statement, of a bank that sends no files; kept like a file. */
@@ -38,7 +37,6 @@ class TypedEntryController {
 
   private final Intakes intakes;
   private final IntakeViews views;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final ProposalRenewal renewal;
   private final Clock clock;
@@ -46,13 +44,11 @@ class TypedEntryController {
   TypedEntryController(
       Intakes intakes,
       IntakeViews views,
-      Companies companies,
       BankAccounts bankAccounts,
       ProposalRenewal renewal,
       Clock clock) {
     this.intakes = intakes;
     this.views = views;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.renewal = renewal;
     this.clock = clock;

@@ -14,7 +14,6 @@ import org.sumbrel.core.receivables.Invoice;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.NumberKind;
 import org.sumbrel.server.companies.NumberRanges;
 import org.sumbrel.server.companies.TaxCodeEntity;
@@ -30,7 +29,6 @@ import org.sumbrel.server.journal.Journal;
 class TypedInvoices {
 
   private final Customers customers;
-  private final Companies companies;
   private final TaxCodes taxCodes;
   private final Journal journal;
   private final Proposals proposals;
@@ -38,14 +36,12 @@ class TypedInvoices {
 
   TypedInvoices(
       Customers customers,
-      Companies companies,
       TaxCodes taxCodes,
       Journal journal,
       Proposals proposals,
       NumberRanges numbers) {
     this.numbers = numbers;
     this.customers = customers;
-    this.companies = companies;
     this.taxCodes = taxCodes;
     this.journal = journal;
     this.proposals = proposals;

@@ -10,7 +10,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.server.api.Period;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 
 /** What stands on a company's bank accounts by its books. */
 @Component
@@ -18,12 +17,10 @@ import org.sumbrel.server.companies.Companies;
 public class BanksByTheBooks {
 
   private final LedgerRows rows;
-  private final Companies companies;
   private final Charts charts;
 
-  BanksByTheBooks(LedgerRows rows, Companies companies, Charts charts) {
+  BanksByTheBooks(LedgerRows rows, Charts charts) {
     this.rows = rows;
-    this.companies = companies;
     this.charts = charts;
   }
 

@@ -16,7 +16,6 @@ import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.journal.JournalEntry;
 import org.sumbrel.core.journal.JournalLine;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.rates.Rates;
 import org.sumbrel.server.rates.RatesKnown;
 
@@ -28,13 +27,11 @@ import org.sumbrel.server.rates.RatesKnown;
 class ValuedLater {
 
   private final JdbcClient jdbc;
-  private final Companies companies;
   private final Charts charts;
   private final Rates rates;
 
-  ValuedLater(JdbcClient jdbc, Companies companies, Charts charts, Rates rates) {
+  ValuedLater(JdbcClient jdbc, Charts charts, Rates rates) {
     this.jdbc = jdbc;
-    this.companies = companies;
     this.charts = charts;
     this.rates = rates;
   }

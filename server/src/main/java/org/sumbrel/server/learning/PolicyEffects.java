@@ -11,7 +11,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.propose.Rehearsal;
 import org.sumbrel.core.propose.Standing;
 import org.sumbrel.core.settle.Policy;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
@@ -22,19 +21,13 @@ import org.sumbrel.server.desk.Proposals;
 @Transactional(readOnly = true)
 class PolicyEffects {
 
-  private final Companies companies;
   private final CompanyPolicies policies;
   private final Entries entries;
   private final Proposals proposals;
   private final Rehearsals rehearsals;
 
   PolicyEffects(
-      Companies companies,
-      CompanyPolicies policies,
-      Entries entries,
-      Proposals proposals,
-      Rehearsals rehearsals) {
-    this.companies = companies;
+      CompanyPolicies policies, Entries entries, Proposals proposals, Rehearsals rehearsals) {
     this.policies = policies;
     this.entries = entries;
     this.proposals = proposals;

@@ -15,7 +15,6 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.propose.Standing;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 
 /** How often the first explanation was what people posted, on the company's own money. */
@@ -27,19 +26,12 @@ class Score {
   private static final double[] GROUPS = {0.5, 0.7, 0.8, 0.9, 0.95, 0.99, 0.995, 1};
 
   private final JdbcClient jdbc;
-  private final Companies companies;
   private final CompanyPolicies policies;
   private final Rehearsals rehearsals;
   private final Clock clock;
 
-  Score(
-      JdbcClient jdbc,
-      Companies companies,
-      CompanyPolicies policies,
-      Rehearsals rehearsals,
-      Clock clock) {
+  Score(JdbcClient jdbc, CompanyPolicies policies, Rehearsals rehearsals, Clock clock) {
     this.jdbc = jdbc;
-    this.companies = companies;
     this.policies = policies;
     this.rehearsals = rehearsals;
     this.clock = clock;

@@ -3,7 +3,6 @@ package org.sumbrel.server.lockbox;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.settle.PostingHolds;
 
@@ -16,12 +15,10 @@ import org.sumbrel.server.settle.PostingHolds;
 class BatchHolds implements PostingHolds {
 
   private final LockboxBatchRepository batches;
-  private final Companies companies;
   private final CompanyPolicies policies;
 
-  BatchHolds(LockboxBatchRepository batches, Companies companies, CompanyPolicies policies) {
+  BatchHolds(LockboxBatchRepository batches, CompanyPolicies policies) {
     this.batches = batches;
-    this.companies = companies;
     this.policies = policies;
   }
 

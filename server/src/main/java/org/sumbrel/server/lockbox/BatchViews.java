@@ -16,7 +16,6 @@ import org.sumbrel.core.lockbox.ChequeState;
 import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.desk.EntryRows;
@@ -34,7 +33,6 @@ class BatchViews {
   private final Entries entries;
   private final EntryRows rows;
   private final MailedCheques mailed;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final CompanyPolicies policies;
 
@@ -43,14 +41,12 @@ class BatchViews {
       Entries entries,
       EntryRows rows,
       MailedCheques mailed,
-      Companies companies,
       BankAccounts bankAccounts,
       CompanyPolicies policies) {
     this.sheets = sheets;
     this.entries = entries;
     this.rows = rows;
     this.mailed = mailed;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.policies = policies;
   }

@@ -24,7 +24,6 @@ import org.sumbrel.server.access.Role;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 import org.sumbrel.server.desk.Arrivals;
 import org.sumbrel.server.desk.Proposals;
@@ -45,7 +44,6 @@ public class Lockboxes {
   private final Advices advices;
   private final BatchRuns runs;
   private final Arrivals arrivals;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Proposals proposals;
   private final Clock clock;
@@ -56,7 +54,6 @@ public class Lockboxes {
       Advices advices,
       BatchRuns runs,
       Arrivals arrivals,
-      Companies companies,
       BankAccounts bankAccounts,
       Proposals proposals,
       Clock clock) {
@@ -65,7 +62,6 @@ public class Lockboxes {
     this.advices = advices;
     this.runs = runs;
     this.arrivals = arrivals;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.proposals = proposals;
     this.clock = clock;

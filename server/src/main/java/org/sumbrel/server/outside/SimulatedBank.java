@@ -24,7 +24,6 @@ import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.outside.BankDay.Sent;
 import org.sumbrel.server.outside.DepositCredits.Brought;
 import org.sumbrel.server.outside.DepositCredits.Credit;
@@ -44,7 +43,6 @@ class SimulatedBank {
 
   private final SimulatedBankRepository banks;
   private final SimulatedDeliveryRepository deliveries;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final OpenOutside open;
   private final JdbcClient jdbc;
@@ -53,14 +51,12 @@ class SimulatedBank {
   SimulatedBank(
       SimulatedBankRepository banks,
       SimulatedDeliveryRepository deliveries,
-      Companies companies,
       BankAccounts bankAccounts,
       OpenOutside open,
       JdbcClient jdbc,
       Clock clock) {
     this.banks = banks;
     this.deliveries = deliveries;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.open = open;
     this.jdbc = jdbc;

@@ -22,7 +22,6 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Proposals;
@@ -41,7 +40,6 @@ class PayoutPosting {
   private final Processors processors;
   private final PayoutConcerns concerns;
   private final Customers customers;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final ReportedSettlements settlements;
   private final PaidOut paidOut;
@@ -54,7 +52,6 @@ class PayoutPosting {
       Processors processors,
       PayoutConcerns concerns,
       Customers customers,
-      Companies companies,
       BankAccounts bankAccounts,
       ReportedSettlements settlements,
       PaidOut paidOut,
@@ -65,7 +62,6 @@ class PayoutPosting {
     this.processors = processors;
     this.concerns = concerns;
     this.customers = customers;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.settlements = settlements;
     this.paidOut = paidOut;

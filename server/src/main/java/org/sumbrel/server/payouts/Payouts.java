@@ -24,7 +24,6 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyEntity;
 
 /** Payouts as they come in with a file, are accepted where they contradict themselves, and go. */
@@ -41,7 +40,6 @@ public class Payouts {
   private final PayoutItems items;
   private final PayoutJoins joins;
   private final Processors processors;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Clock clock;
 
@@ -50,14 +48,12 @@ public class Payouts {
       PayoutItems items,
       PayoutJoins joins,
       Processors processors,
-      Companies companies,
       BankAccounts bankAccounts,
       Clock clock) {
     this.payouts = payouts;
     this.items = items;
     this.joins = joins;
     this.processors = processors;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.clock = clock;
   }

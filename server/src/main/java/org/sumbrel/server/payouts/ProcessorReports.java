@@ -16,7 +16,6 @@ import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.core.payout.PaymentCost;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 
 /** What processors owe us, item by item, and what they cost. */
 @Service
@@ -24,12 +23,10 @@ import org.sumbrel.server.companies.Companies;
 class ProcessorReports {
 
   private final JdbcClient jdbc;
-  private final Companies companies;
   private final Charts charts;
 
-  ProcessorReports(JdbcClient jdbc, Companies companies, Charts charts) {
+  ProcessorReports(JdbcClient jdbc, Charts charts) {
     this.jdbc = jdbc;
-    this.companies = companies;
     this.charts = charts;
   }
 

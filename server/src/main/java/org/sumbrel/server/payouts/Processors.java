@@ -7,7 +7,6 @@ import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.payout.PayoutAccounts;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 
 /** Processors and marketplaces, and the accounts that their payouts are booked to. */
 @Service
@@ -15,12 +14,10 @@ import org.sumbrel.server.companies.Companies;
 class Processors {
 
   private final ProcessorRepository rows;
-  private final Companies companies;
   private final Charts charts;
 
-  Processors(ProcessorRepository rows, Companies companies, Charts charts) {
+  Processors(ProcessorRepository rows, Charts charts) {
     this.rows = rows;
-    this.companies = companies;
     this.charts = charts;
   }
 

@@ -19,7 +19,6 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
@@ -36,7 +35,6 @@ class DepositTies {
   private final Deposits deposits;
   private final Pouch pouch;
   private final Entries entries;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Charts charts;
   private final CompanyPolicies policies;
@@ -49,7 +47,6 @@ class DepositTies {
       Deposits deposits,
       Pouch pouch,
       Entries entries,
-      Companies companies,
       BankAccounts bankAccounts,
       Charts charts,
       CompanyPolicies policies,
@@ -60,7 +57,6 @@ class DepositTies {
     this.deposits = deposits;
     this.pouch = pouch;
     this.entries = entries;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.charts = charts;
     this.policies = policies;

@@ -23,7 +23,6 @@ import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.journal.Journal;
 import org.sumbrel.server.pouch.DepositEntity.Status;
 
@@ -34,7 +33,6 @@ class Deposits {
 
   private final DepositRepository deposits;
   private final ReceiptRepository receipts;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Charts charts;
   private final Journal journal;
@@ -43,14 +41,12 @@ class Deposits {
   Deposits(
       DepositRepository deposits,
       ReceiptRepository receipts,
-      Companies companies,
       BankAccounts bankAccounts,
       Charts charts,
       Journal journal,
       Clock clock) {
     this.deposits = deposits;
     this.receipts = receipts;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.charts = charts;
     this.journal = journal;

@@ -22,7 +22,6 @@ import org.sumbrel.core.receivables.Receipt;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
 
@@ -42,7 +41,6 @@ public class MailedCheques {
   private final ReceiptRepository receipts;
   private final DepositRepository deposits;
   private final Deposits making;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Entries entries;
   private final Journal journal;
@@ -52,7 +50,6 @@ public class MailedCheques {
       ReceiptRepository receipts,
       DepositRepository deposits,
       Deposits making,
-      Companies companies,
       BankAccounts bankAccounts,
       Entries entries,
       Journal journal,
@@ -60,7 +57,6 @@ public class MailedCheques {
     this.receipts = receipts;
     this.deposits = deposits;
     this.making = making;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.entries = entries;
     this.journal = journal;

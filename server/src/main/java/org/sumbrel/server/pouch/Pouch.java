@@ -20,7 +20,6 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.desk.BankEntryEntity.Status;
 import org.sumbrel.server.desk.Entries;
@@ -36,7 +35,6 @@ class Pouch {
 
   private final ReceiptRepository receipts;
   private final ChequePictures pictures;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Customers customers;
   private final Entries entries;
@@ -47,7 +45,6 @@ class Pouch {
   Pouch(
       ReceiptRepository receipts,
       ChequePictures pictures,
-      Companies companies,
       BankAccounts bankAccounts,
       Customers customers,
       Entries entries,
@@ -56,7 +53,6 @@ class Pouch {
       Clock clock) {
     this.receipts = receipts;
     this.pictures = pictures;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.customers = customers;
     this.entries = entries;

@@ -20,7 +20,6 @@ import org.sumbrel.core.journal.AccountRole;
 import org.sumbrel.core.money.MoneySum;
 import org.sumbrel.core.receivables.PaidBy;
 import org.sumbrel.server.api.MoneyView;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
@@ -34,7 +33,6 @@ class PouchViews {
   private final ReceiptRepository receipts;
   private final Pouch pouch;
   private final Entries entries;
-  private final Companies companies;
   private final ReceiptSettling settling;
   private final Journal journal;
   private final Clock clock;
@@ -43,14 +41,12 @@ class PouchViews {
       ReceiptRepository receipts,
       Pouch pouch,
       Entries entries,
-      Companies companies,
       ReceiptSettling settling,
       Journal journal,
       Clock clock) {
     this.receipts = receipts;
     this.pouch = pouch;
     this.entries = entries;
-    this.companies = companies;
     this.settling = settling;
     this.journal = journal;
     this.clock = clock;

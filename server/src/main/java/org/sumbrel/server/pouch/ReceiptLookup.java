@@ -13,7 +13,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.settle.PaidInFull;
 import org.sumbrel.server.api.MoneyView;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -29,12 +28,10 @@ class ReceiptLookup {
   private static final int FEWEST_FIGURES = 3;
 
   private final Customers customers;
-  private final Companies companies;
   private final CompanyPolicies policies;
 
-  ReceiptLookup(Customers customers, Companies companies, CompanyPolicies policies) {
+  ReceiptLookup(Customers customers, CompanyPolicies policies) {
     this.customers = customers;
-    this.companies = companies;
     this.policies = policies;
   }
 

@@ -12,7 +12,6 @@ import org.sumbrel.core.journal.DepositPosting;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
 import org.sumbrel.server.settle.BankedReceipts;
@@ -31,7 +30,6 @@ class ReturnedCheques implements BankedReceipts {
   private final DepositRepository deposits;
   private final Pouch pouch;
   private final Entries entries;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Journal journal;
   private final Clock clock;
@@ -41,7 +39,6 @@ class ReturnedCheques implements BankedReceipts {
       DepositRepository deposits,
       Pouch pouch,
       Entries entries,
-      Companies companies,
       BankAccounts bankAccounts,
       Journal journal,
       Clock clock) {
@@ -49,7 +46,6 @@ class ReturnedCheques implements BankedReceipts {
     this.deposits = deposits;
     this.pouch = pouch;
     this.entries = entries;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.journal = journal;
     this.clock = clock;

@@ -24,7 +24,6 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.TaxCodes;
 import org.sumbrel.server.desk.Entries;
 import org.sumbrel.server.journal.Journal;
@@ -42,7 +41,6 @@ class TillReports {
   private final TakingsRepository rows;
   private final ReceiptRepository receipts;
   private final Pouch pouch;
-  private final Companies companies;
   private final Charts charts;
   private final TaxCodes taxCodes;
   private final Entries entries;
@@ -53,7 +51,6 @@ class TillReports {
       TakingsRepository rows,
       ReceiptRepository receipts,
       Pouch pouch,
-      Companies companies,
       Charts charts,
       TaxCodes taxCodes,
       Entries entries,
@@ -62,7 +59,6 @@ class TillReports {
     this.rows = rows;
     this.receipts = receipts;
     this.pouch = pouch;
-    this.companies = companies;
     this.charts = charts;
     this.taxCodes = taxCodes;
     this.entries = entries;

@@ -20,7 +20,6 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.settle.RunPosting;
 
@@ -36,7 +35,6 @@ class UnattendedRuns {
   private final Runs runs;
   private final RunPosting posting;
   private final Customers customers;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -46,7 +44,6 @@ class UnattendedRuns {
       Runs runs,
       RunPosting posting,
       Customers customers,
-      Companies companies,
       BankAccounts bankAccounts,
       JdbcClient jdbc,
       Clock clock) {
@@ -54,7 +51,6 @@ class UnattendedRuns {
     this.runs = runs;
     this.posting = posting;
     this.customers = customers;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.jdbc = jdbc;
     this.clock = clock;

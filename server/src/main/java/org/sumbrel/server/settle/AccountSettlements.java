@@ -17,7 +17,6 @@ import org.sumbrel.core.settle.ToAccount;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.desk.BankEntryEntity;
 import org.sumbrel.server.desk.BankEntryEntity.Status;
@@ -37,7 +36,6 @@ public class AccountSettlements {
   private final HeldDrafts held;
   private final DoubleCountingWatch watch;
   private final Entries entries;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final CompanyPolicies policies;
   private final Journal journal;
@@ -50,7 +48,6 @@ public class AccountSettlements {
       HeldDrafts held,
       DoubleCountingWatch watch,
       Entries entries,
-      Companies companies,
       BankAccounts bankAccounts,
       CompanyPolicies policies,
       Journal journal,
@@ -62,7 +59,6 @@ public class AccountSettlements {
     this.held = held;
     this.watch = watch;
     this.entries = entries;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.policies = policies;
     this.journal = journal;

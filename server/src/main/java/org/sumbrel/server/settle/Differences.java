@@ -19,7 +19,6 @@ import org.sumbrel.server.api.AdjustmentKind;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.companies.TaxCodes;
 import org.sumbrel.server.customers.Customers;
@@ -29,19 +28,12 @@ import org.sumbrel.server.settle.PostSettlement.Difference;
 @Component
 class Differences {
 
-  private final Companies companies;
   private final Charts charts;
   private final CompanyPolicies policies;
   private final TaxCodes taxCodes;
   private final Customers customers;
 
-  Differences(
-      Companies companies,
-      Charts charts,
-      CompanyPolicies policies,
-      TaxCodes taxCodes,
-      Customers customers) {
-    this.companies = companies;
+  Differences(Charts charts, CompanyPolicies policies, TaxCodes taxCodes, Customers customers) {
     this.charts = charts;
     this.policies = policies;
     this.taxCodes = taxCodes;

@@ -9,7 +9,6 @@ import org.sumbrel.core.propose.DoubleCounting.Earlier;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.WrittenForm;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
@@ -28,7 +27,6 @@ class DoubleCountingWatch {
   private final Customers customers;
   private final Proposals proposals;
   private final SettlementRepository settlements;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
 
   DoubleCountingWatch(
@@ -36,9 +34,7 @@ class DoubleCountingWatch {
       Customers customers,
       Proposals proposals,
       SettlementRepository settlements,
-      Companies companies,
       BankAccounts bankAccounts) {
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.entries = entries;
     this.customers = customers;

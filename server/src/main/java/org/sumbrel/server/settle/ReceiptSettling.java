@@ -11,7 +11,6 @@ import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.core.settle.PaidInFull;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.MoneyView;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -27,7 +26,6 @@ public class ReceiptSettling {
   private final SettlementRepository repository;
   private final Entries entries;
   private final Customers customers;
-  private final Companies companies;
   private final CompanyPolicies policies;
 
   ReceiptSettling(
@@ -35,13 +33,11 @@ public class ReceiptSettling {
       SettlementRepository repository,
       Entries entries,
       Customers customers,
-      Companies companies,
       CompanyPolicies policies) {
     this.settlements = settlements;
     this.repository = repository;
     this.entries = entries;
     this.customers = customers;
-    this.companies = companies;
     this.policies = policies;
   }
 

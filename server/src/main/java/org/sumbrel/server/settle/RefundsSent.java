@@ -20,7 +20,6 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.CompanyPolicies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
@@ -41,7 +40,6 @@ class RefundsSent {
   private final SettlementRepository settlements;
   private final Entries entries;
   private final Customers customers;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final CompanyPolicies policies;
   private final Journal journal;
@@ -53,7 +51,6 @@ class RefundsSent {
       SettlementRepository settlements,
       Entries entries,
       Customers customers,
-      Companies companies,
       BankAccounts bankAccounts,
       CompanyPolicies policies,
       Journal journal,
@@ -64,7 +61,6 @@ class RefundsSent {
     this.settlements = settlements;
     this.entries = entries;
     this.customers = customers;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.policies = policies;
     this.journal = journal;

@@ -19,7 +19,6 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.customers.Customers;
 import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.BankEntryEntity;
@@ -39,7 +38,6 @@ class Returns {
   private final Reversals reversals;
   private final Entries entries;
   private final Customers customers;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Journal journal;
   private final Proposals proposals;
@@ -52,7 +50,6 @@ class Returns {
       Reversals reversals,
       Entries entries,
       Customers customers,
-      Companies companies,
       BankAccounts bankAccounts,
       Journal journal,
       Proposals proposals,
@@ -64,7 +61,6 @@ class Returns {
     this.reversals = reversals;
     this.entries = entries;
     this.customers = customers;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.journal = journal;
     this.proposals = proposals;

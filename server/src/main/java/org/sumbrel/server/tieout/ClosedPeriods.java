@@ -13,7 +13,6 @@ import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 
 /** Periods of a company in which nothing is posted any more. */
 @Service
@@ -22,19 +21,16 @@ class ClosedPeriods {
 
   private final ClosedPeriodRepository periods;
   private final TieOutRepository tieOuts;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Clock clock;
 
   ClosedPeriods(
       ClosedPeriodRepository periods,
       TieOutRepository tieOuts,
-      Companies companies,
       BankAccounts bankAccounts,
       Clock clock) {
     this.periods = periods;
     this.tieOuts = tieOuts;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.clock = clock;
   }

@@ -13,7 +13,6 @@ import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.journal.Journal;
 
 /** What stood on bank accounts when the books began with them: without it nothing can agree. */
@@ -21,7 +20,6 @@ import org.sumbrel.server.journal.Journal;
 @Transactional
 public class OpeningBalances {
 
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Journal journal;
   private final TieOutRepository closed;
@@ -30,7 +28,6 @@ public class OpeningBalances {
   private final Clock clock;
 
   OpeningBalances(
-      Companies companies,
       BankAccounts bankAccounts,
       Journal journal,
       TieOutRepository closed,
@@ -39,7 +36,6 @@ public class OpeningBalances {
       Clock clock) {
     this.periods = periods;
     this.jdbc = jdbc;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.journal = journal;
     this.closed = closed;

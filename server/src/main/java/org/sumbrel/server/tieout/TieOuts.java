@@ -29,7 +29,6 @@ import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 
 /** Ties bank accounts out: looks, closes, opens again. */
 @Service
@@ -43,7 +42,6 @@ class TieOuts {
   private final TieOutRepository closed;
   private final TieOutErrorRepository errors;
   private final BankBalances balances;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final ObjectMapper json;
   private final Clock clock;
@@ -53,7 +51,6 @@ class TieOuts {
       TieOutRepository closed,
       TieOutErrorRepository errors,
       BankBalances balances,
-      Companies companies,
       BankAccounts bankAccounts,
       ObjectMapper json,
       Clock clock) {
@@ -61,7 +58,6 @@ class TieOuts {
     this.closed = closed;
     this.errors = errors;
     this.balances = balances;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.json = json;
     this.clock = clock;

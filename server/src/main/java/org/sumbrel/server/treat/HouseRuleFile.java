@@ -29,7 +29,6 @@ import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.customers.CustomerEntity;
 import org.sumbrel.server.customers.Customers;
@@ -44,7 +43,6 @@ class HouseRuleFile {
   private final TreatmentRules rules;
   private final PayerAliases aliases;
   private final Customers customers;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Charts charts;
   private final Proposals proposals;
@@ -53,7 +51,6 @@ class HouseRuleFile {
       TreatmentRules rules,
       PayerAliases aliases,
       Customers customers,
-      Companies companies,
       BankAccounts bankAccounts,
       Charts charts,
       Proposals proposals) {
@@ -61,7 +58,6 @@ class HouseRuleFile {
     this.rules = rules;
     this.aliases = aliases;
     this.customers = customers;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.charts = charts;
   }

@@ -14,7 +14,6 @@ import org.sumbrel.server.api.Currencies;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
-import org.sumbrel.server.companies.Companies;
 
 /** Money from us that nobody has explained yet. */
 @Component
@@ -26,14 +25,11 @@ class MoneyFromUs {
 
   private final TreatmentRules rules;
   private final Treatables treatables;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
 
-  MoneyFromUs(
-      TreatmentRules rules, Treatables treatables, Companies companies, BankAccounts bankAccounts) {
+  MoneyFromUs(TreatmentRules rules, Treatables treatables, BankAccounts bankAccounts) {
     this.rules = rules;
     this.treatables = treatables;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
   }
 

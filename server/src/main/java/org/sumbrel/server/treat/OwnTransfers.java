@@ -22,7 +22,6 @@ import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.settle.AccountSettlements;
 import org.sumbrel.server.settle.Grounds;
 
@@ -36,7 +35,6 @@ class OwnTransfers {
 
   private final Treatables treatables;
   private final AccountSettlements posting;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Charts charts;
   private final JdbcClient jdbc;
@@ -44,13 +42,11 @@ class OwnTransfers {
   OwnTransfers(
       Treatables treatables,
       AccountSettlements posting,
-      Companies companies,
       BankAccounts bankAccounts,
       Charts charts,
       JdbcClient jdbc) {
     this.treatables = treatables;
     this.posting = posting;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.charts = charts;
     this.jdbc = jdbc;

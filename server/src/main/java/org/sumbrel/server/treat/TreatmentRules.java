@@ -15,7 +15,6 @@ import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 
 /** The treatments of a company: kept, changed, put in order, ended. */
 @Service
@@ -23,19 +22,12 @@ import org.sumbrel.server.companies.Companies;
 class TreatmentRules {
 
   private final TreatmentRepository rows;
-  private final Companies companies;
   private final BankAccounts bankAccounts;
   private final Charts charts;
   private final Clock clock;
 
-  TreatmentRules(
-      TreatmentRepository rows,
-      Companies companies,
-      BankAccounts bankAccounts,
-      Charts charts,
-      Clock clock) {
+  TreatmentRules(TreatmentRepository rows, BankAccounts bankAccounts, Charts charts, Clock clock) {
     this.rows = rows;
-    this.companies = companies;
     this.bankAccounts = bankAccounts;
     this.charts = charts;
     this.clock = clock;

@@ -24,7 +24,6 @@ import org.sumbrel.core.treat.Treatments.Verdict;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.MoneyView;
 import org.sumbrel.server.companies.Charts;
-import org.sumbrel.server.companies.Companies;
 import org.sumbrel.server.companies.LedgerAccountEntity;
 import org.sumbrel.server.settle.AccountSettlements.Used;
 
@@ -32,11 +31,9 @@ import org.sumbrel.server.settle.AccountSettlements.Used;
 @Component
 class TreatmentViews {
 
-  private final Companies companies;
   private final Charts charts;
 
-  TreatmentViews(Companies companies, Charts charts) {
-    this.companies = companies;
+  TreatmentViews(Charts charts) {
     this.charts = charts;
   }
 
