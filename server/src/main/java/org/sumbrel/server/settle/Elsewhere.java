@@ -5,8 +5,6 @@ import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.springframework.stereotype.Service;
@@ -116,21 +114,19 @@ class Elsewhere {
     var found = new ArrayList<OpenItem>();
     for (var other : companies.ids()) {
       if (!other.equals(entry.companyId()) && Membership.current().in(other)) {
-        called(other, names).forEach(id -> found.addAll(open(customers.openOf(id))));
+        called(other, names).forEach(who -> found.addAll(open(customers.openOf(who.id()))));
       }
     }
     return found;
   }
 
-  private Set<Long> called(Long company, List<String> names) {
+  private List<CustomerEntity> called(Long company, List<String> names) {
     var found = new LinkedHashSet<CustomerEntity>();
     for (var name : names) {
       Namesakes.lookUp(name)
           .forEach(word -> found.addAll(customers.like(company, word, MOST_ALIKE)));
     }
-    return Namesakes.in(found, CustomerEntity::name, names).stream()
-        .map(CustomerEntity::id)
-        .collect(Collectors.toCollection(LinkedHashSet::new));
+    return Namesakes.in(found, CustomerEntity::name, names);
   }
 
   private static List<OpenItem> open(Collection<OpenItemEntity> items) {
