@@ -210,6 +210,6 @@ class DraftController {
         draft.note(),
         draft.notedBy(),
         draft.version(),
-        held.read(draft));
+        held.seen(draft));
   }
 }

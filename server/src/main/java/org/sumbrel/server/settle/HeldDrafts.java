@@ -16,11 +16,13 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.sumbrel.server.access.Actor;
+import org.sumbrel.server.access.Membership;
 import org.sumbrel.server.access.Role;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.customers.Customers;
+import org.sumbrel.server.customers.OpenItemEntity;
 import org.sumbrel.server.desk.Entries;
 
 /**
@@ -97,9 +99,14 @@ class HeldDrafts {
             });
   }
 
-  /** Whoever takes over holds it from now on, with all that was typed. */
+  /**
+   * Whoever takes over holds it from now on, with all that was typed; he works in each company of
+   * which it has items.
+   */
   DraftEntity takeOver(DraftSubject subject, Actor actor) {
     var kept = found(subject);
+    var draft = read(kept);
+    companies(draft).values().forEach(Membership.current()::require);
     kept.takenOver(actor.name(), clock.instant());
     return drafts.saveAndFlush(kept);
   }
@@ -167,6 +174,33 @@ class HeldDrafts {
 
   PostSettlement read(DraftEntity kept) {
     return parsed(kept.body());
+  }
+
+  /**
+   * A draft as whoever asks may see it: without the items of companies in which he does not work.
+   */
+  @Transactional(readOnly = true)
+  PostSettlement seen(DraftEntity kept) {
+    var draft = read(kept);
+    var who = Membership.current();
+    if (who.everywhere()) {
+      return draft;
+    }
+    var companies = companies(draft);
+    return draft.with(
+        draft.applications().stream()
+            .filter(a -> Optional.ofNullable(companies.get(a.itemId())).map(who::in).orElse(true))
+            .toList(),
+        draft.adjustments().stream()
+            .filter(d -> d.companyId() == null || who.in(d.companyId()))
+            .toList());
+  }
+
+  /** The companies of its items, those of them that are still there. */
+  private Map<Long, Long> companies(PostSettlement draft) {
+    var ids = draft.applications().stream().map(PostSettlement.AppliedItem::itemId).toList();
+    return customers.itemsLeft(ids).values().stream()
+        .collect(Collectors.toMap(OpenItemEntity::id, OpenItemEntity::companyId));
   }
 
   /** A draft as it was written. */

@@ -99,6 +99,23 @@ public record PostSettlement(
         .toList();
   }
 
+  /** The same with some of its items and differences only. */
+  PostSettlement with(List<AppliedItem> applications, List<Difference> adjustments) {
+    return new PostSettlement(
+        entryId,
+        entryVersion,
+        accountOf,
+        applications,
+        adjustments,
+        onAccount,
+        exchanges,
+        onAccountCustomerId,
+        onAccountFor,
+        explanation,
+        despite,
+        remember);
+  }
+
   /** For which order money on account is a prepayment; empty where it is for none. */
   String prepaid() {
     return onAccountFor == null ? "" : onAccountFor.strip();

@@ -83,6 +83,11 @@ class GroupApiTest {
     return TestBooks.lines(view, "account");
   }
 
+  private void takeBack(JsonNode posted) {
+    var path = "/api/settlements/" + posted.at("/id").asText() + "/reversal";
+    expect(200, maren.post(path, "{\"reason\":\"slip\"}"));
+  }
+
   private String open(long item) {
     return maren.get("/api/open-items/" + item).text("/open/amount");
   }
@@ -174,7 +179,7 @@ class GroupApiTest {
     itemsFollowTheirOwnCompanysDay(posted);
     var id = posted.at("/id").asText();
     eachSeesThePartsOfHisCompany(id);
-    expect(200, maren.post("/api/settlements/" + id + "/reversal", "{\"reason\":\"slip\"}"));
+    takeBack(posted);
     assertThat(open(own)).isEqualTo("300.00");
     assertThat(open(other)).isEqualTo("700.00");
     assertThat(between()).isEqualTo(before);
@@ -280,11 +285,7 @@ class GroupApiTest {
                 + "&currency=USD&from=2026-01-01&until=2100-01-01");
     assertThat(costs.body().toString()).contains("EARLY_DISCOUNT", "WRITE_OFF");
     requireWhole();
-    expect(
-        200,
-        maren.post(
-            "/api/settlements/" + posted.at("/id").asText() + "/reversal",
-            "{\"reason\":\"slip\"}"));
+    takeBack(posted);
     assertThat(open(other)).isEqualTo("700.00");
     requireWhole();
   }
@@ -302,6 +303,10 @@ class GroupApiTest {
     assertThat(mills.get("/api/entries/" + entry + "/elsewhere").body()).isEmpty();
     // what a colleague drafted and handed over is no way round it
     expect(200, maren.put("/api/drafts/entry-" + entry, draft));
+    var kept = "/api/drafts/entry-" + entry;
+    assertThat(maren.get(kept).body().at("/held/draft/applications")).hasSize(1);
+    assertThat(expect(200, mills.get(kept)).body().at("/held/draft/applications")).isEmpty();
+    assertThat(mills.post(kept + "/holder", "{}").text("/code")).isEqualTo("NOT_YOUR_COMPANY");
     expect(200, maren.post("/api/drafts/entry-" + entry + "/handing", "{}"));
     assertThat(
             mills
@@ -375,11 +380,7 @@ class GroupApiTest {
             "Accounts receivable cr 412.37 USD",
             "Accounts receivable cr 87.63 USD");
     requireWhole();
-    expect(
-        200,
-        maren.post(
-            "/api/settlements/" + posted.at("/id").asText() + "/reversal",
-            "{\"reason\":\"slip\"}"));
+    takeBack(posted);
     // to whoever does not work there nothing of it is told
     var mills = new Clerk(web, "milly", "CLERK", mill);
     assertThat(mills.get("/api/entries/" + entry + "/elsewhere").body()).isEmpty();
