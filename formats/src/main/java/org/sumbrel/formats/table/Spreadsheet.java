@@ -13,6 +13,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.zip.CRC32;
+import java.util.zip.CheckedInputStream;
 import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.dhatim.fastexcel.reader.Cell;
@@ -60,7 +62,11 @@ final class Spreadsheet implements TableSource {
     return bytes.length > 4 && bytes[0] == 'P' && bytes[1] == 'K';
   }
 
-  /** The names of the archive's parts, each of which was unfolded once to see that it ends. */
+  /**
+   * The names of the archive's parts. Each was unfolded once, to see that it ends and that it is
+   * what was packed: the library that reads the cells checks no sums, and a flipped bit can make an
+   * amount another amount.
+   */
   private static Set<String> parts(byte[] bytes) throws BrokenFile {
     var names = new HashSet<String>();
     var unfolded = 0L;
@@ -68,7 +74,8 @@ final class Spreadsheet implements TableSource {
         ZipFile.builder().setSeekableByteChannel(new SeekableInMemoryByteChannel(bytes)).get()) {
       for (var entry : Collections.list(zip.getEntries())) {
         names.add(entry.getName());
-        try (var part = zip.getInputStream(entry)) {
+        var sum = new CRC32();
+        try (var part = new CheckedInputStream(zip.getInputStream(entry), sum)) {
           unfolded += size(part, MOST_UNFOLDED - unfolded);
         }
         if (unfolded > MOST_UNFOLDED || names.size() > MOST_PARTS) {
@@ -76,6 +83,14 @@ final class Spreadsheet implements TableSource {
               0,
               "the archive unfolds to more than %,d bytes or %,d parts and is not read"
                   .formatted(MOST_UNFOLDED, MOST_PARTS));
+        }
+        if (sum.getValue() != entry.getCrc()) {
+          throw new BrokenFile(
+              0,
+              "the archive is damaged: its part "
+                  + entry.getName()
+                  + " is not what was packed (its sum is %08x and should be %08x)"
+                      .formatted(sum.getValue(), entry.getCrc()));
         }
       }
     } catch (IOException | IllegalArgumentException e) {
@@ -112,7 +127,7 @@ final class Spreadsheet implements TableSource {
         if (sheet.getVisibility() == SheetVisibility.VISIBLE) {
           var rows = rows(sheet, reading);
           if (!rows.isEmpty()) {
-            sheets.add(new Spreadsheet(sheet.getName(), rows));
+            sheets.add(new Spreadsheet(name(sheet), rows));
           }
         }
       }
@@ -124,6 +139,15 @@ final class Spreadsheet implements TableSource {
       throw new BrokenFile(0, "the workbook has no visible sheet with anything on it");
     }
     return sheets;
+  }
+
+  /** The standard asks for a name, and columns that were learned are kept by it. */
+  private static String name(Sheet sheet) throws BrokenFile {
+    if (sheet.getName() == null || sheet.getName().isBlank()) {
+      throw new BrokenFile(
+          0, "sheet %d of the workbook has no name".formatted(sheet.getIndex() + 1));
+    }
+    return sheet.getName();
   }
 
   private static String reason(Exception e) {

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.function.Consumer;
+import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import net.jqwik.api.ForAll;
@@ -243,11 +244,51 @@ class SpreadsheetTest {
       bytes[random.nextInt(bytes.length)] ^= (byte) (1 << random.nextInt(8));
     }
     try {
-      assertThat(read(bytes).problems()).allSatisfy(p -> assertThat(p.message()).isNotBlank());
+      var content = read(bytes);
+      assertThat(content.problems()).allSatisfy(p -> assertThat(p.message()).isNotBlank());
+      // what is still read is what was written, and no other amount
+      for (var statement : content.accounts()) {
+        assertThat(amounts(statement)).isSubsetOf("1234.50", "-0.30");
+      }
     } catch (BrokenFile broken) {
       assertThat(broken.problems())
           .isNotEmpty()
           .allSatisfy(p -> assertThat(p.message()).isNotBlank().hasSizeLessThan(1_000));
+    }
+  }
+
+  @Test
+  void anAmountThatABitChangedIsNotRead() throws Exception {
+    var bytes = stored(workbook(SpreadsheetTest::statement));
+    assertThat(amounts(only(read(bytes)))).containsExactly("1234.50", "-0.30");
+    var at = new String(bytes, StandardCharsets.ISO_8859_1).indexOf(">1234.5<");
+    bytes[at + 1] ^= 8;
+    assertThatThrownBy(() -> read(bytes))
+        .hasMessageContaining("xl/worksheets/sheet2.xml is not what was packed");
+  }
+
+  @Test
+  void aSheetWithoutANameIsRefusedWithASentence() throws Exception {
+    for (var name : List.of("", "name=\"\"", "nbme=\"May\"")) {
+      var bytes =
+          changed(
+              "xl/workbook.xml",
+              part -> {
+                try {
+                  part.write(
+                      ("<workbook"
+                              + " xmlns=\"http://schemas.openxmlformats.org/spreadsheetml/2006/main\""
+                              + " xmlns:r=\"http://schemas.openxmlformats.org/officeDocument/2006/relationships\">"
+                              + "<sheets><sheet "
+                              + name
+                              + " sheetId=\"1\" r:id=\"rId4\"/></sheets></workbook>")
+                          .getBytes(StandardCharsets.UTF_8));
+                } catch (IOException e) {
+                  throw new IllegalStateException(e);
+                }
+              });
+      assertThatThrownBy(() -> read(bytes))
+          .hasMessageContaining("sheet 1 of the workbook has no name");
     }
   }
 
@@ -296,6 +337,27 @@ class SpreadsheetTest {
           .isInstanceOf(BrokenFile.class)
           .hasMessageNotContaining("aaaaaaaaaaaaaaa");
     }
+  }
+
+  /** The same archive with nothing folded, so that a byte of it is a byte of a part. */
+  private static byte[] stored(byte[] bytes) throws IOException {
+    var out = new ByteArrayOutputStream();
+    try (var from =
+            ZipFile.builder().setSeekableByteChannel(new SeekableInMemoryByteChannel(bytes)).get();
+        var to = new ZipOutputStream(out)) {
+      for (var entry : Collections.list(from.getEntries())) {
+        var part = from.getInputStream(entry).readAllBytes();
+        var sum = new CRC32();
+        sum.update(part);
+        var whole = new ZipEntry(entry.getName());
+        whole.setMethod(ZipEntry.STORED);
+        whole.setSize(part.length);
+        whole.setCrc(sum.getValue());
+        to.putNextEntry(whole);
+        to.write(part);
+      }
+    }
+    return out.toByteArray();
   }
 
   /** The workbook with one of its parts written anew. */
