@@ -10,6 +10,7 @@ import { PostMany } from "./PostMany";
 import { useApplicable, useDrafts } from "./queries";
 import { Queue } from "./Queue";
 import { useDeskQueue } from "./useDeskQueue";
+import { useHints } from "./useHints";
 import { Workbench } from "./Workbench";
 
 const NO_MARKS: ReadonlyMap<string, Schemas["Mark"]> = new Map();
@@ -26,6 +27,7 @@ export function DeskView() {
   const drafts = useDrafts();
   const applicable = useApplicable();
   const marks = useNoteMarks();
+  const hints = useHints(queue.rows);
   const queueSearch = useRef<HTMLInputElement>(null);
   const go = (id: number) => void navigate(`/waiting/desk/${id}`);
   const prepareRun = () =>
@@ -69,6 +71,7 @@ export function DeskView() {
             unfold={queue.unfold}
             drafts={drafts.data ?? []}
             marks={marks.data ?? NO_MARKS}
+            hints={hints}
             applicable={applicable.data ?? []}
             chosenAccount={accountAsked}
             chooseAccount={(id) => void navigate(`/waiting/desk/account/${id}`)}

@@ -7,6 +7,7 @@ import { count } from "../shared/dates";
 import { minor } from "../shared/money";
 import { layOut } from "../tally/layout";
 import { ThinTally } from "../tally/TallyBar";
+import { hintWords, type Hint } from "./useHints";
 
 interface Props {
   row: Schemas["EntryRow"];
@@ -16,6 +17,8 @@ interface Props {
   mark?: Schemas["Mark"];
   /** Who works on it. */
   heldBy?: string;
+  /** What it may pay in other currencies or for other companies. */
+  hint?: Hint;
   /** Whether boxes to tick stand before the lines. */
   selecting?: boolean;
   selected?: boolean;
@@ -51,7 +54,18 @@ function NoteSign({ mark }: { mark: Schemas["Mark"] | undefined }) {
 }
 
 /** An entry in a list: payer and amount, and how its first explanation divides it. */
-export function EntryLine({ row, here, choose, mark, heldBy, selecting, selected, toggle, says }: Props) {
+export function EntryLine({
+  row,
+  here,
+  choose,
+  mark,
+  heldBy,
+  hint,
+  selecting,
+  selected,
+  toggle,
+  says,
+}: Props) {
   const layout = layOut(
     minor(row.amount),
     row.segments.map((s) => ({ label: s.number, amount: minor(s.amount), discount: minor(s.discount) })),
@@ -109,6 +123,21 @@ export function EntryLine({ row, here, choose, mark, heldBy, selecting, selected
               sx={{ fontSize: 11.5, color: "text.secondary", fontWeight: 400, alignSelf: "center" }}
             >
               {heldBy}
+            </Box>
+          )}
+          {hint && (
+            <Box
+              component="span"
+              title={hint.why}
+              sx={{
+                fontSize: 11.5,
+                color: "text.secondary",
+                fontWeight: 400,
+                alignSelf: "center",
+                flexShrink: 0,
+              }}
+            >
+              {hintWords(hint)}
             </Box>
           )}
           <NoteSign mark={mark} />

@@ -8,6 +8,7 @@ import { RollingList } from "../shared/RollingList";
 import { STANDING_WORD, StandingGlyph, type Standing } from "../tally/StandingGlyph";
 import { EntryLine } from "./EntryLine";
 import { Thinking } from "./Thinking";
+import type { Hint } from "./useHints";
 
 type EntryRow = Schemas["EntryRow"];
 type Group = Schemas["StandingGroup"];
@@ -31,6 +32,8 @@ interface Props {
   drafts: DraftRow[];
   /** What has notes, by what it is. */
   marks: ReadonlyMap<string, Schemas["Mark"]>;
+  /** What entries may pay in other currencies or for other companies, by their id. */
+  hints: ReadonlyMap<number, Hint>;
   /** Customers whose money on account could be applied. */
   applicable: ApplicableRow[];
   chosenAccount: number | undefined;
@@ -151,6 +154,7 @@ export function Queue(props: Props) {
                 here={line.row.id === chosen}
                 choose={props.choose}
                 mark={props.marks.get(`entry-${line.row.id}`)}
+                hint={props.hints.get(line.row.id)}
                 heldBy={props.drafts.find((d) => d.entryId === line.row.id)?.by}
                 selecting={props.selected.size > 0}
                 selected={props.selected.has(line.row.id)}

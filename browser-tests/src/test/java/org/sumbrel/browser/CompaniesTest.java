@@ -142,6 +142,8 @@ class CompaniesTest extends DeskTest {
   void moneyForTheOtherCompanyIsKnownByWhoPaidAndHowMuch() {
     signIn(page, "maren");
     credit("SALTPAN TRADING INC", "2460.50", "qswrong");
+    // the queue tells before the entry is opened
+    assertThat(region("Queue").getByText("other company")).isVisible();
     assertThat(region("In other currencies or companies"))
         .containsText(
             "LX-03402, owed by Saltpan Trading Inc to "

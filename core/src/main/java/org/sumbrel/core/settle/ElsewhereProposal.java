@@ -35,6 +35,15 @@ public record ElsewhereProposal(Draft draft, boolean named, String why) {
   /** So many items of one place are tried in pairs. */
   private static final int MOST_PAIRED = 40;
 
+  /** Where its items are, other than in the receipt's own currency with its own company. */
+  public List<Place> places() {
+    return draft.applications().stream()
+        .map(Application::place)
+        .distinct()
+        .filter(place -> !place.equals(draft.place()))
+        .toList();
+  }
+
   /** What is known of rates and charges. */
   public interface Known {
 

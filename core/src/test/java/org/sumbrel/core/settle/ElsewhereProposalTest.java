@@ -92,6 +92,9 @@ class ElsewhereProposalTest {
         .isEqualTo(
             "A, X, Y are in the text: 700.00 EUR for the export company, 100.00 USD for the export company come to 92.00 EUR at rate 0.92, to the cent");
     assertThat(settled(only).exchanges()).hasSize(2);
+    assertThat(only.places())
+        .containsExactly(
+            new Place("export", CurrencyUnit.EUR), new Place("export", CurrencyUnit.USD));
     assertThat(settled(only).itemsAfter()).allMatch(OpenItem::settled);
   }
 

@@ -396,6 +396,12 @@ class ExchangedApiTest {
     assertThat(proposed.at("/0/named").asBoolean()).isFalse();
     assertThat(proposed.at("/0/items/0/itemId").asLong()).isEqualTo(item);
     assertThat(proposed.at("/0/why").asText()).contains("comes to", "USD", " %");
+    var hint = expect(200, maren.get("/api/entries/elsewhere?entryIds=" + entry)).body().at("/0");
+    assertThat(hint.at("/currencies/0").asText()).isEqualTo("USD");
+    assertThat(hint.at("/companies")).isEmpty();
+    var many = ("entryIds=" + entry + "&").repeat(41);
+    assertThat(maren.get("/api/entries/elsewhere?" + many).text("/detail"))
+        .isEqualTo("41 entries were asked for at once; at most 40 are looked at");
     expect(201, maren.post("/api/settlements", proposed.at("/0/draft").toString()));
     assertWhole();
   }

@@ -63,8 +63,8 @@ class GroupApiTest {
                 201,
                 maren.drop(
                     "s.csv",
-                    "entry_id,booking_date,amount,currency,payer_name,remittance\nGRP%d,%s,%s,USD,Zg%dx Holding,%s\n"
-                        .formatted(n, DAY, amount, n, text),
+                    "entry_id,booking_date,amount,currency,payer_name,remittance\nGRP%d-%s,%s,%s,USD,Zg%dx Holding,%s\n"
+                        .formatted(n, amount, DAY, amount, n, text),
                     "?bankAccount=" + account))
             .body();
     return TestBooks.firstRecord(maren, taken);
@@ -127,6 +127,16 @@ class GroupApiTest {
     assertThat(told.at("/0/items")).hasSize(2);
     assertThat(told.at("/0/why").asText())
         .contains("700.00 USD for Larkstow Grain Export Ltd", "to the cent");
+    var plain = credit("12.00", "nothing that anybody knows");
+    var hints =
+        expect(200, maren.get("/api/entries/elsewhere?entryIds=" + plain + "&entryIds=" + entry))
+            .body();
+    assertThat(hints).hasSize(1);
+    assertThat(hints.at("/0/entryId").asLong()).isEqualTo(entry);
+    assertThat(hints.at("/0/companies")).hasSize(1);
+    assertThat(hints.at("/0/companies/0").asText()).isEqualTo("Larkstow Grain Export Ltd");
+    assertThat(hints.at("/0/currencies")).isEmpty();
+    assertThat(hints.at("/0/why")).isEqualTo(told.at("/0/why"));
 
     var draft = draft(entry, applied(own, "300.00", "USD"), applied(other, "700.00", "USD"));
     var view = expect(200, maren.post("/api/settlements/preview", draft)).body();
@@ -384,5 +394,10 @@ class GroupApiTest {
     // to whoever does not work there nothing of it is told
     var mills = new Clerk(web, "milly", "CLERK", mill);
     assertThat(mills.get("/api/entries/" + entry + "/elsewhere").body()).isEmpty();
+    var hints = "/api/entries/elsewhere?entryIds=" + entry;
+    assertThat(expect(200, maren.get(hints)).body()).hasSize(1);
+    assertThat(expect(200, mills.get(hints)).body()).isEmpty();
+    var exports = new Clerk(web, "sela", "CLERK", export);
+    assertThat(exports.get(hints).text("/code")).isEqualTo("NOT_YOUR_COMPANY");
   }
 }
