@@ -17,7 +17,7 @@ interface Props {
   mark?: Schemas["Mark"];
   /** Who works on it. */
   heldBy?: string;
-  /** What it may pay in other currencies or for other companies. */
+  /** What it may pay in other currencies or for other companies; told while nobody works on it. */
   hint?: Hint;
   /** Whether boxes to tick stand before the lines. */
   selecting?: boolean;
@@ -125,7 +125,7 @@ export function EntryLine({
               {heldBy}
             </Box>
           )}
-          {hint && (
+          {hint && !heldBy && (
             <Box
               component="span"
               title={hint.why}

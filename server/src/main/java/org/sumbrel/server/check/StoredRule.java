@@ -120,6 +120,7 @@ record StoredRule(String says, String counted, String broken) {
               where a.company_id <> s.company_id and not exists (
                 select 1 from settlement_elsewhere x where x.settlement_id = s.id and x.company_id = a.company_id)
               """),
+          OneCompany.RULE,
           new StoredRule(
               "No entry of the bank is settled twice",
               "select count(*) from bank_entry",

@@ -35,6 +35,15 @@ public class BankAccounts {
     return accounts.findById(id).orElseThrow(() -> new NotThere("bank account", id));
   }
 
+  /** The account, where it is one of the company's. */
+  public BankAccountEntity account(Long companyId, Long id) {
+    var account = account(id);
+    if (!account.companyId().equals(companyId)) {
+      throw new NotThere("bank account", id);
+    }
+    return account;
+  }
+
   public Optional<BankAccountEntity> numbered(Long companyId, String number) {
     return accounts.findByCompanyIdAndNumber(companyId, number);
   }

@@ -106,7 +106,9 @@ class IntakeController {
   IntakeViews.IntakeView take(
       @RequestPart("file") MultipartFile file,
       @RequestParam(required = false) String profile,
-      @RequestParam(required = false) Long bankAccount,
+      @RequestParam(required = false)
+          @Schema(description = "the account a statement is for; one of the company's")
+          Long bankAccount,
       @RequestParam(required = false) Long company,
       @RequestParam(defaultValue = "false")
           @Schema(

@@ -25,6 +25,7 @@ import org.sumbrel.formats.table.ProfileYaml;
 import org.sumbrel.formats.table.TableProfile;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.access.Role;
+import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.companies.Companies;
@@ -189,6 +190,7 @@ public class Intakes {
       throws BrokenFile, IOException {
     var begun = System.nanoTime();
     var bankAccount = incoming.bankAccount();
+    requireOf(owner, bankAccount);
     var read = stoppable(reader, new Reading(currency(owner, bankAccount), watch::read), watch);
     var content = read.content();
     LOG.info("{} read in {} ms", content.format().word(), (System.nanoTime() - begun) / 1_000_000);
@@ -354,6 +356,22 @@ public class Intakes {
         ? "1 line could not be read and was left out; it waits to be put right"
         : read.leftOut().size()
             + " lines could not be read and were left out; they wait to be put right";
+  }
+
+  private void requireOf(CompanyEntity owner, Long bankAccount) {
+    if (bankAccount == null) {
+      return;
+    }
+    var account = bankAccounts.account(bankAccount);
+    if (!account.companyId().equals(owner.id())) {
+      throw new BadRequest(
+          account.name()
+              + " is an account of "
+              + companies.company(account.companyId()).name()
+              + ", and the file was brought for "
+              + owner.name()
+              + "; nothing of it was kept.");
+    }
   }
 
   /** What counts where the file does not say: the chosen account's, or that of all accounts. */

@@ -21,7 +21,6 @@ import org.sumbrel.formats.statement.AccountStatement.Balance;
 import org.sumbrel.formats.statement.StatementEntry;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
-import org.sumbrel.server.api.NotThere;
 import org.sumbrel.server.companies.BankAccountEntity;
 import org.sumbrel.server.companies.BankAccounts;
 import org.sumbrel.server.outside.BankDay.Sent;
@@ -69,10 +68,7 @@ class SimulatedBank {
 
   /** Has it deliver for an account, from where its statements end or the business date. */
   void connect(Long companyId, Long bankAccountId) {
-    var account = bankAccounts.account(bankAccountId);
-    if (!account.companyId().equals(companyId)) {
-      throw new NotThere("bank account", bankAccountId);
-    }
+    var account = bankAccounts.account(companyId, bankAccountId);
     var bank = banks.findById(companyId).orElseGet(() -> new SimulatedBankEntity(companyId));
     if (bank.bankAccountId() != null) {
       throw new Conflict(

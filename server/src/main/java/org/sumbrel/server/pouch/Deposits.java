@@ -178,8 +178,8 @@ class Deposits {
   }
 
   private BankAccountEntity account(Long company, Long id) {
-    var account = bankAccounts.account(id);
-    if (!account.companyId().equals(company) || account.isPouch()) {
+    var account = bankAccounts.account(company, id);
+    if (account.isPouch()) {
       throw new NotThere("bank account", id);
     }
     return account;

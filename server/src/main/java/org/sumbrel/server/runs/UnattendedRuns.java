@@ -67,8 +67,8 @@ class UnattendedRuns {
     if (customer != null) {
       customers.customer(company, customer);
     }
-    if (bankAccount != null && !bankAccounts.account(bankAccount).companyId().equals(company)) {
-      throw new NotThere("bank account", bankAccount);
+    if (bankAccount != null) {
+      bankAccounts.account(company, bankAccount);
     }
     var made =
         new UnattendedRuleEntity(

@@ -132,11 +132,6 @@ class TreatmentRules {
     treatment
         .condition()
         .bankAccountId()
-        .map(Long::valueOf)
-        .filter(account -> !bankAccounts.account(account).companyId().equals(company))
-        .ifPresent(
-            account -> {
-              throw new NotThere("bank account", account);
-            });
+        .ifPresent(account -> bankAccounts.account(company, Long.valueOf(account)));
   }
 }

@@ -117,6 +117,15 @@ class BooksCheckTest {
         "update settlement_application set company_id = (select max(id) from company) where settlement_id = "
             + settlement);
     breaks(
+        "What belongs to an account",
+        "update bank_entry set bank_account_id = (select max(id) from bank_account where company_id <> (select min(id) from company)) where id = (select entry_id from settlement where id = "
+            + settlement
+            + ")");
+    breaks(
+        "What belongs to an account",
+        "update journal_line set ledger_account_id = (select max(id) from ledger_account where company_id <> (select min(id) from company)) where id = "
+            + line);
+    breaks(
         "has two lines at least",
         "delete from journal_line where journal_entry_id = "
             + entryOf(settlement)
