@@ -23,6 +23,7 @@ import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
 import org.springframework.stereotype.Component;
 import org.sumbrel.core.propose.Alias;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.server.Closing;
 import org.sumbrel.server.companies.PolicyDecided;
 
 /**
@@ -41,13 +42,15 @@ public class ProposalRenewal implements ApplicationRunner {
 
   private final Proposals proposals;
   private final ApplicationEventPublisher events;
+  private final Closing closing;
   private final TaskExecutor behindTheScenes;
   private final Map<Long, Object> locks = new ConcurrentHashMap<>();
   private final Map<Long, Thinking> thinking = new ConcurrentHashMap<>();
 
-  ProposalRenewal(Proposals proposals, ApplicationEventPublisher events) {
+  ProposalRenewal(Proposals proposals, ApplicationEventPublisher events, Closing closing) {
     this.proposals = proposals;
     this.events = events;
+    this.closing = closing;
     var executor = new ThreadPoolTaskExecutor();
     executor.setCorePoolSize(1);
     executor.setMaxPoolSize(1);
@@ -148,7 +151,7 @@ public class ProposalRenewal implements ApplicationRunner {
       oneByOne(companyId);
     } catch (RuntimeException e) {
       // the mark stays, so that the next change or start tries again
-      LOG.error("proposals of company {} could not be renewed", companyId, e);
+      closing.note(LOG, "proposals of company " + companyId + " could not be renewed", e);
     }
   }
 

@@ -18,6 +18,7 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.sumbrel.core.settle.SettlementRefused;
+import org.sumbrel.server.Closing;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.api.BadRequest;
 import org.sumbrel.server.api.Conflict;
@@ -48,6 +49,7 @@ class RunWorker implements ApplicationRunner {
   private final ProposalRenewal renewal;
   private final TransactionTemplate transaction;
   private final Clock clock;
+  private final Closing closing;
   private final TaskExecutor behindTheScenes;
   private final TaskExecutor otherHands;
   private final int hands;
@@ -58,13 +60,15 @@ class RunWorker implements ApplicationRunner {
       RunLines each,
       ProposalRenewal renewal,
       TransactionTemplate transaction,
-      Clock clock) {
+      Clock clock,
+      Closing closing) {
     this.runs = runs;
     this.lines = lines;
     this.each = each;
     this.renewal = renewal;
     this.transaction = transaction;
     this.clock = clock;
+    this.closing = closing;
     var executor = new ThreadPoolTaskExecutor();
     executor.setCorePoolSize(2);
     executor.setMaxPoolSize(2);
@@ -120,7 +124,7 @@ class RunWorker implements ApplicationRunner {
           t -> runs.move(runId, RunEntity.State.RUNNING, end, clock.instant()));
     } catch (RuntimeException e) {
       // it stays running, and goes on at the next start or when somebody continues it
-      LOG.error("run {} was interrupted", runId, e);
+      closing.note(LOG, "run " + runId + " was interrupted", e);
     } finally {
       renewal.after(run.companyId());
     }

@@ -4,6 +4,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import org.sumbrel.server.Closing;
 import org.sumbrel.server.access.Actor;
 import org.sumbrel.server.audit.Acting;
 import org.sumbrel.server.desk.ProposalsRenewed;
@@ -16,8 +17,10 @@ class UnattendedStart {
 
   private final UnattendedRuns unattended;
   private final RunWorker worker;
+  private final Closing closing;
 
-  UnattendedStart(UnattendedRuns unattended, RunWorker worker) {
+  UnattendedStart(UnattendedRuns unattended, RunWorker worker, Closing closing) {
+    this.closing = closing;
     this.unattended = unattended;
     this.worker = worker;
   }
@@ -31,7 +34,8 @@ class UnattendedStart {
           "without a hand",
           () -> unattended.start(proposals.companyId()).forEach(worker::submit));
     } catch (RuntimeException e) {
-      LOG.error("nothing was posted without a hand for company {}", proposals.companyId(), e);
+      closing.note(
+          LOG, "nothing was posted without a hand for company " + proposals.companyId(), e);
     }
   }
 }

@@ -9,6 +9,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import org.sumbrel.server.Closing;
 import org.sumbrel.server.changes.RowChanges;
 import org.sumbrel.server.desk.ProposalRenewal;
 import org.sumbrel.server.desk.ProposalsRenewed;
@@ -24,14 +25,17 @@ class TreatmentStart {
 
   private final TreatmentPosting posting;
   private final ProposalRenewal renewal;
+  private final Closing closing;
   private final RowChanges.Reader changes;
 
   /** The companies that were looked at as a whole, with the entries written since. */
   private final Map<Long, Set<Long>> written = new HashMap<>();
 
-  TreatmentStart(TreatmentPosting posting, ProposalRenewal renewal, RowChanges changes) {
+  TreatmentStart(
+      TreatmentPosting posting, ProposalRenewal renewal, Closing closing, RowChanges changes) {
     this.posting = posting;
     this.renewal = renewal;
+    this.closing = closing;
     this.changes = changes.reader();
   }
 
@@ -41,7 +45,7 @@ class TreatmentStart {
     try {
       begin(proposals.companyId(), false);
     } catch (RuntimeException e) {
-      LOG.error("house rules posted nothing for company {}", proposals.companyId(), e);
+      closing.note(LOG, "house rules posted nothing for company " + proposals.companyId(), e);
     }
   }
 
