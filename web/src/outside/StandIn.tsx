@@ -33,9 +33,12 @@ export function StandIn<B extends Record<string, boolean>>(props: Props<B>) {
   const refresh = useRefresh();
   // what is being set is shown as set
   const [wished, setWished] = useState<B>();
-  const day = useMutation({ mutationFn: props.dayForward, onSettled: refresh });
-  const fetching = useMutation({ mutationFn: props.fetch, onSettled: refresh });
+  // one after the other: a day that goes by obeys what was set before it
+  const scope = { id: `${props.file} ${books.company}` };
+  const day = useMutation({ scope, mutationFn: props.dayForward, onSettled: refresh });
+  const fetching = useMutation({ scope, mutationFn: props.fetch, onSettled: refresh });
   const behave = useMutation({
+    scope,
     mutationFn: props.behave,
     onSettled: async (_, __, asked) => {
       await refresh();
