@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
 import { useBooks } from "../access/session";
 import type { Schemas } from "../api/client";
@@ -30,22 +30,28 @@ interface Props<B> {
 /** Something simulated: a day goes by there, what lies ready is fetched, and it is told to misbehave. */
 export function StandIn<B extends Record<string, boolean>>(props: Props<B>) {
   const books = useBooks();
+  const queries = useQueryClient();
   const refresh = useRefresh();
-  // what is being set is shown as set
+  // the books know nothing of what goes on outside before it is fetched
+  const news = () => queries.invalidateQueries({ queryKey: ["outside"] });
+  // what is being set is shown as set, until what the server tells has changed
   const [wished, setWished] = useState<B>();
+  const [told, setTold] = useState(props.behaviour);
   // one after the other: a day that goes by obeys what was set before it
   const scope = { id: `${props.file} ${books.company}` };
-  const day = useMutation({ scope, mutationFn: props.dayForward, onSettled: refresh });
+  const day = useMutation({ scope, mutationFn: props.dayForward, onSettled: news });
   const fetching = useMutation({ scope, mutationFn: props.fetch, onSettled: refresh });
   const behave = useMutation({
     scope,
     mutationFn: props.behave,
-    onSettled: async (_, __, asked) => {
-      await refresh();
-      // unless something else is wished by now
-      setWished((now) => (now === asked ? undefined : now));
-    },
+    // unless something else is wished by now
+    onError: (_, asked) => setWished((now) => (now === asked ? undefined : now)),
+    onSettled: news,
   });
+  if (told !== props.behaviour && !behave.isPending) {
+    setTold(props.behaviour);
+    setWished(undefined);
+  }
   const busy = day.isPending || fetching.isPending;
   const refused = fetching.error ?? day.error ?? behave.error;
   const { day: today, deliveries } = props;

@@ -21,8 +21,10 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** A headless Chromium with a fresh page for each test. */
+@ExtendWith(TellOfPages.class)
 abstract class BrowserTest {
 
   static final Path EXAMPLES = Path.of("../examples");
