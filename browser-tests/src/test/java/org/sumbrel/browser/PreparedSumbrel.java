@@ -44,7 +44,8 @@ final class PreparedSumbrel {
             folder,
             "-XX:ArchiveClassesAtExit=classes.jsa",
             "-jar",
-            "sumbrel-server.jar",
+            // as it will be called later, or the archive is not taken
+            folder.resolve("sumbrel-server.jar").toString(),
             "--server.port=0",
             "--sumbrel.business-date=2026-05-29",
             "--sumbrel.data=" + folder.resolve("data"),

@@ -61,12 +61,20 @@ final class RunningSumbrel implements AutoCloseable {
     while (System.nanoTime() < until && process.isAlive()) {
       var found = READY.matcher(Files.readString(log));
       if (found.find()) {
+        tellWhereSlow(log);
         return found.group(1);
       }
       process.onExit().completeOnTimeout(process, 100, TimeUnit.MILLISECONDS).join();
     }
     process.destroyForcibly();
     throw new IllegalStateException("Sumbrel did not start:\n" + Files.readString(log));
+  }
+
+  /** Nothing fails without the archive of classes, but each start takes four times as long. */
+  private static void tellWhereSlow(Path log) throws IOException {
+    try (var lines = Files.lines(log)) {
+      lines.filter(l -> l.contains("[warning][cds")).forEach(System.out::println);
+    }
   }
 
   String address() {
