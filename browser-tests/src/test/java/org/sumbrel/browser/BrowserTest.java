@@ -17,9 +17,7 @@ import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -31,43 +29,37 @@ abstract class BrowserTest {
 
   static final Path STATEMENT = Path.of("../examples/larkstow-operating-2026-05-29.ofx");
 
-  private static Playwright playwright;
-  private static Browser browser;
+  /** One for all tests of a process: to unpack its driver and to start it takes seconds. */
+  private static final Browser BROWSER = open();
 
   final List<String> scriptFailures = new ArrayList<>();
   Page page;
 
-  @BeforeAll
-  static void openBrowser() {
+  private static Browser open() {
     PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
-    playwright =
+    var playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    browser =
-        playwright
-            .chromium()
-            .launch(
-                new LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
-                    .setArgs(
-                        List.of(
-                            "--no-sandbox",
-                            "--disable-gpu",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync",
-                            "--no-first-run")));
-  }
-
-  @AfterAll
-  static void closeBrowser() {
-    playwright.close();
+    Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
+    return playwright
+        .chromium()
+        .launch(
+            new LaunchOptions()
+                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                .setArgs(
+                    List.of(
+                        "--no-sandbox",
+                        "--disable-gpu",
+                        "--disable-background-networking",
+                        "--disable-component-update",
+                        "--disable-sync",
+                        "--no-first-run")));
   }
 
   @BeforeEach
   void openPage() {
     page =
-        browser
+        BROWSER
             .newContext(
                 new Browser.NewContextOptions()
                     .setLocale("en-US")
