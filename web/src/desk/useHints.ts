@@ -52,7 +52,13 @@ export function useHints(rows: EntryRow[]): ReadonlyMap<number, Hint> {
   return known.hints;
 }
 
-/** Where it is in few words: the currencies, and whether it is another company's. */
+/**
+ * Where it is in few words: what the items are in, and whether they are another company's. They stand
+ * beside the amount, which a bare currency would be taken for that of.
+ */
 export function hintWords(hint: Hint): string {
-  return [...hint.currencies, ...(hint.companies.length > 0 ? ["other company"] : [])].join(", ");
+  return [
+    ...(hint.currencies.length > 0 ? [`${hint.currencies.join(", ")} items`] : []),
+    ...(hint.companies.length > 0 ? ["other company"] : []),
+  ].join(", ");
 }
