@@ -35,6 +35,21 @@ describe("what money may pay in other currencies", () => {
     expect(change.mock.lastCall?.[1]).toEqual(new Map([[3, "LX-03401"]]));
   });
 
+  it("is not offered once more where the draft begins with it", async () => {
+    const one = { draft: DRAFT, items: [{ itemId: 3, number: "LX-03401" }] };
+    serverAnswers({
+      "GET /api/entries/4/elsewhere": () => ({
+        body: [
+          { ...one, named: true, why: "in the text" },
+          { ...one, named: false, why: "by its amount" },
+        ],
+      }),
+    });
+    show(<Elsewhere entry={ENTRY} change={vi.fn()} readOnly={false} taken />);
+    await screen.findByText("in the text");
+    expect(screen.getAllByRole("button", { name: "Take LX-03401 for it" })).toHaveLength(1);
+  });
+
   it("shows nothing where nothing is", async () => {
     const calls = serverAnswers({ "GET /api/entries/4/elsewhere": () => ({ body: [] }) });
     show(<Elsewhere entry={ENTRY} change={vi.fn()} readOnly={false} />);

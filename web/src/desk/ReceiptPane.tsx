@@ -37,6 +37,8 @@ interface Props {
   tools: ReactNode;
   /** What has to be known before the draft can be counted. */
   asked: ReactNode;
+  /** Whether the draft is what the text names in other currencies or of other companies. */
+  named: boolean;
   /** To the next one, after this was booked as no receipt. */
   goOn: () => void;
 }
@@ -55,6 +57,7 @@ export function ReceiptPane({
   tools,
   goOn,
   asked,
+  named,
 }: Props) {
   const rank = draft.explanation ?? undefined;
   return (
@@ -103,9 +106,11 @@ export function ReceiptPane({
         says={
           rank
             ? `Explanation ${rank} as a draft`
-            : draft.applications.length + draft.adjustments.length > 0
-              ? "Draft made by hand"
-              : "Nothing in the draft yet"
+            : named
+              ? "What the text names elsewhere, as a draft"
+              : draft.applications.length + draft.adjustments.length > 0
+                ? "Draft made by hand"
+                : "Nothing in the draft yet"
         }
         received={entry.amount}
         draft={draft}
@@ -118,7 +123,9 @@ export function ReceiptPane({
       {asked}
       <Differences draft={draft} change={change} readOnly={readOnly} />
       <RememberPayer entry={entry} draft={draft} preview={preview} change={change} readOnly={readOnly} />
-      {entry.status === "WAITING" && <Elsewhere entry={entry} change={change} readOnly={readOnly} />}
+      {entry.status === "WAITING" && (
+        <Elsewhere entry={entry} change={change} readOnly={readOnly} taken={named} />
+      )}
       {/* what a hand has made stands with what it writes; an explanation stands among its like first */}
       {!rank && <Writes preview={preview} />}
       <Explanations

@@ -211,6 +211,7 @@ export function Workbench({ chosen, accountAsked, beside, go, goHome, keys, list
             entry={detail}
             draft={draft}
             choose={work.chooseRank}
+            named={work.named}
             goOn={goOn}
             asked={<RateAsked error={preview.error} mayChange={work.mayChange} />}
             tools={<ReceiptTools disabled={!mayAsk} withPayer={payer !== undefined} ask={setAsk} />}

@@ -1,6 +1,6 @@
 import type { Money, Schemas } from "../api/client";
 import { KEPT } from "../settle/words";
-import { minor } from "../shared/money";
+import { isZero, minor } from "../shared/money";
 import { layOut, type TallyLayout } from "../tally/layout";
 
 export type Entry = Schemas["EntryDetail"];
@@ -61,6 +61,18 @@ export function fromExplanation(entry: Entry, rank: number): Draft {
     onAccountCustomerId: proposal.payerId ?? proposal.customerId,
     explanation: rank,
   };
+}
+
+/** Whether the engine, which knows the entry's own currency and company only, accounts for all of it. */
+export function accountedFor(entry: Entry): boolean {
+  const first = entry.proposals[0];
+  return first !== undefined && isZero(first.onAccount);
+}
+
+/** What the text of an entry names in other currencies or of other companies, as a draft. */
+export function fromText(entry: Entry, elsewhere: Schemas["ElsewhereView"][]): Draft | undefined {
+  const named = elsewhere.find((one) => one.named);
+  return named && { ...named.draft, entryVersion: entry.version };
 }
 
 function byHand(draft: Draft, change: Partial<Draft>): Draft {

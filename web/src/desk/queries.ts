@@ -1,5 +1,6 @@
 import {
   keepPreviousData,
+  skipToken,
   useInfiniteQuery,
   useMutation,
   useQuery,
@@ -10,7 +11,7 @@ import { api, data, type Schemas } from "../api/client";
 import { useBooks } from "../access/session";
 import type { Standing } from "../tally/StandingGlyph";
 import type { Reason } from "../settle/words";
-import type { Draft } from "./drafts";
+import type { Draft, Entry } from "./drafts";
 import { watched } from "../shared/live";
 
 export type Treat = Schemas["OptionView"]["kind"];
@@ -144,6 +145,18 @@ export function useChart(wanted: boolean) {
 export function taxOptions(chart: ReturnType<typeof useChart>["data"], none: string): [string, string][] {
   const taxed = chart?.taxes.filter((t) => t.percent > 0) ?? [];
   return [["", none], ...taxed.map((t): [string, string] => [t.code, t.name])];
+}
+
+/** What an entry may pay in other currencies or for other companies. */
+export function useElsewhere(entry: Entry | undefined) {
+  return useQuery({
+    queryKey: ["entry", "elsewhere", entry?.id, entry?.version],
+    queryFn: entry
+      ? async () => data(await api.GET("/api/entries/{id}/elsewhere", { params: { path: { id: entry.id } } }))
+      : skipToken,
+    // thought anew of the same entry, what it was stands until the answer is here
+    placeholderData: (before, query) => (query?.queryKey[2] === entry?.id ? before : undefined),
+  });
 }
 
 /** Everything that a posting or a reversal may have changed. */

@@ -36,7 +36,26 @@ function held(by: string, draft: Draft): HeldDraft {
   };
 }
 
-function work(by?: HeldDraft, more: Parameters<typeof serverAnswers>[0] = {}) {
+/** Kept on account by the engine, for want of an item in the currency of the entry. */
+const KEPT = {
+  ...ENTRY,
+  proposals: [{ customerId: 7, payerId: 7, applications: [], adjustments: [], onAccount: usd("90.00") }],
+} as unknown as Entry;
+
+/** What the text of the entry names, or what fits its amount, in other currencies. */
+const there = (itemId: number, named: boolean) => ({
+  named,
+  why: "in euros",
+  items: [{ itemId, number: "LX-1" }],
+  draft: {
+    entryId: 1,
+    applications: [{ itemId, amount: { amount: "80.00", currency: "EUR" }, discount: usd("0.00") }],
+    adjustments: [],
+    onAccount: usd("0.00"),
+  },
+});
+
+function work(by?: HeldDraft, more: Parameters<typeof serverAnswers>[0] = {}, entry = ENTRY) {
   const state = { held: by ?? null };
   const calls = serverAnswers({
     "GET /api/drafts/entry-1": () => ({ body: state }),
@@ -54,7 +73,7 @@ function work(by?: HeldDraft, more: Parameters<typeof serverAnswers>[0] = {}) {
   });
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const say = vi.fn();
-  const { result } = renderHook(() => useWork({ entry: ENTRY }, say), {
+  const { result } = renderHook(() => useWork({ entry }, say), {
     wrapper: ({ children }: { children: ReactNode }) => (
       <QueryClientProvider client={queries}>
         <BooksContext
@@ -79,6 +98,42 @@ function work(by?: HeldDraft, more: Parameters<typeof serverAnswers>[0] = {}) {
 const items = (draft: Draft | undefined) => draft?.applications.map((a) => a.itemId);
 
 describe("the work on an entry", () => {
+  it("begins with what the text names elsewhere rather than on account", async () => {
+    const { result, calls } = work(
+      undefined,
+      { "GET /api/entries/1/elsewhere": () => ({ body: [there(31, false), there(32, true)] }) },
+      KEPT,
+    );
+    await waitFor(() => expect(items(result.current.draft)).toEqual([32]));
+    expect(result.current.named).toBe(true);
+    expect(result.current.draft).toMatchObject({ entryVersion: 9 });
+    expect(result.current.draft?.explanation).toBeUndefined();
+    // the engine's own may still be chosen, and given up again
+    act(() => result.current.chooseRank(1));
+    expect(items(result.current.draft)).toEqual([]);
+    expect(result.current.named).toBe(false);
+    act(() => result.current.startOver());
+    await waitFor(() => expect(items(result.current.draft)).toEqual([32]));
+    expect(calls.filter((c) => c.name.startsWith("GET /api/entries/1/elsewhere"))).toHaveLength(1);
+  });
+
+  it("keeps on account what only an amount elsewhere fits, or of which nothing can be told", async () => {
+    const fits = work(
+      undefined,
+      { "GET /api/entries/1/elsewhere": () => ({ body: [there(31, false)] }) },
+      KEPT,
+    );
+    await waitFor(() => expect(fits.result.current.draft?.explanation).toBe(1));
+    expect(fits.result.current.named).toBe(false);
+    cleanup();
+    const failed = work(
+      undefined,
+      { "GET /api/entries/1/elsewhere": () => ({ status: 500, body: { detail: "no" } }) },
+      KEPT,
+    );
+    await waitFor(() => expect(failed.result.current.draft?.explanation).toBe(1));
+  });
+
   it("shows the first explanation once it is known that nobody has begun a draft", async () => {
     const { result } = work();
     expect(result.current.draft).toBeUndefined();

@@ -4,7 +4,9 @@ import { api, data } from "../api/client";
 import { useBooks } from "../access/session";
 import type { Reason } from "../settle/words";
 import {
+  accountedFor,
   fromExplanation,
+  fromText,
   ofAccount,
   subjectOf,
   type Choice,
@@ -12,7 +14,7 @@ import {
   type Entry,
   type HeldDraft,
 } from "./drafts";
-import { treated, useHeld, usePreview, useRefresh, type Treat } from "./queries";
+import { treated, useElsewhere, useHeld, usePreview, useRefresh, type Treat } from "./queries";
 import { useDraftKeeper } from "./useDraftKeeper";
 
 export type Work = ReturnType<typeof useWork>;
@@ -58,16 +60,23 @@ export function useWork(subject: Subject | undefined, say: (sentence: string) =>
   );
 
   const choice = key === undefined ? undefined : choices[key];
+  const entry = subject && "entry" in subject ? subject.entry : undefined;
+  const unexplained = entry && !accountedFor(entry) ? entry : undefined;
+  const elsewhere = useElsewhere(unexplained);
+  // what is kept on account for want of an item gives way to what the text names in so many words
+  const named =
+    unexplained && !(choice && "rank" in choice) ? fromText(unexplained, elsewhere.data ?? []) : undefined;
   const base =
     subject === undefined
       ? undefined
       : "entry" in subject
-        ? fromExplanation(subject.entry, choice && "rank" in choice ? choice.rank : 1)
+        ? (named ?? fromExplanation(subject.entry, choice && "rank" in choice ? choice.rank : 1))
         : ofAccount(subject.account);
   const draft: Draft | undefined =
     choice && "hand" in choice ? choice.hand : held && !(choice && "rank" in choice) ? held.draft : base;
   // an explanation must not flash up before it is known whether somebody has begun a draft
-  const ready = key === undefined || heldState.data !== undefined || heldState.error !== null;
+  const known = heldState.data !== undefined || heldState.error !== null;
+  const ready = key === undefined || (known && !(unexplained && elsewhere.isPending));
   const preview = usePreview(ready ? draft : undefined);
   const mayChange = books.mayPost && mine;
 
@@ -103,6 +112,8 @@ export function useWork(subject: Subject | undefined, say: (sentence: string) =>
     draft: ready ? draft : undefined,
     preview,
     held,
+    /** Whether the draft is what the text names elsewhere, and no hand has changed it. */
+    named: named !== undefined && draft === named,
     unsent: choice !== undefined && "hand" in choice,
     mine,
     mayChange,

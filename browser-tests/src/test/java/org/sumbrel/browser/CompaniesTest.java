@@ -41,7 +41,8 @@ class CompaniesTest extends DeskTest {
     chosen();
     assertThat(region("In other currencies or companies"))
         .containsText("1,000.00 USD for " + EXPORT + "; 0.02 USD less came");
-    button("^Take LM-0020389, LX-03401 for it$").click();
+    // what the text names is what the draft begins with
+    assertThat(page.getByText("What the text names elsewhere, as a draft")).isVisible();
     var counts = region("Counts for " + EXPORT);
     assertThat(counts).containsText("1,000.00 USD count for " + EXPORT + " and are owed to it");
     assertThat(region("Remainder")).containsText("For the group");
@@ -82,6 +83,8 @@ class CompaniesTest extends DeskTest {
     assertThat(button("^Reversed$").first()).isVisible();
     chosen();
     // by hand, in the books of the other company
+    region("Explanations").getByRole(AriaRole.BUTTON).first().click();
+    assertThat(region("Counts for " + EXPORT)).hasCount(0);
     page.getByLabel("In whose books to look")
         .selectOption(new SelectOption().setLabel("in the books of " + EXPORT));
     page.getByLabel("Look for a payer, an item or an amount").fill("LX-03401");

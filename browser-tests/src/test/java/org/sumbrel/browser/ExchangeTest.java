@@ -57,13 +57,21 @@ class ExchangeTest extends DeskTest {
     assertThat(region("Explanations")).containsText("LX-03401 in the text has 1,000.00 USD open");
     assertThat(region("In other currencies or companies"))
         .containsText("LX-03401 is in the text: 1,000.00 USD come to 921.70 EUR");
-    button("^Take LX-03401 for it$").click();
+    // which is what the draft begins with, and not with money on account
+    assertThat(page.getByText("What the text names elsewhere, as a draft")).isVisible();
+    assertThat(region("Explanations")).containsText("not weighed against those");
     var counts = region("Counts in USD");
     assertThat(counts).containsText("EUR count as 1,000.00 USD");
     assertThat(counts).containsText("1,000.00 USD instructed, 906.70 EUR booked, 15.00 EUR kept");
     assertThat(counts.getByLabel("Of the receipt for USD")).hasValue("921.70");
     assertThat(region("Differences")).containsText("bank fee");
     assertThat(page.getByText("Currency conversion").first()).isVisible();
+    // the engine's own is one key away, and so is the way back
+    region("Explanations").getByRole(AriaRole.BUTTON).first().click();
+    assertThat(page.getByText("Explanation 1 as a draft")).isVisible();
+    assertThat(counts).hasCount(0);
+    button("^Take LX-03401 for it$").click();
+    assertThat(counts.getByLabel("Of the receipt for USD")).hasValue("921.70");
     button("^Post 906.70").click();
     assertThat(page.getByText(Pattern.compile("^Posted 906.70"))).isVisible();
 

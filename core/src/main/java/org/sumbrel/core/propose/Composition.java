@@ -25,12 +25,9 @@ record Composition(
     List<Evidence> evidence,
     double weight) {
 
-  /** The code of what says that something is open in other currencies only. */
-  static final String ELSEWHERE = "amount.elsewhere";
-
   /** Whether what it might pay is in another currency: somebody has to look. */
   boolean openElsewhere() {
-    return evidence.stream().anyMatch(e -> e.code().equals(ELSEWHERE));
+    return evidence.stream().anyMatch(Evidence::openElsewhere);
   }
 
   /** What it takes of one item: the amount the balance falls by and the discount in it. */

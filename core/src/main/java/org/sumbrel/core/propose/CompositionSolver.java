@@ -469,7 +469,7 @@ final class CompositionSolver {
       } else if (candidates.isEmpty() && !elsewhere.isEmpty()) {
         var units =
             elsewhere.stream().map(CurrencyUnit::getCode).collect(Collectors.joining(" and "));
-        onAccount(Composition.ELSEWHERE, "what is open is in " + units, Weights.ON_ACCOUNT_ONLY);
+        onAccount(Evidence.ELSEWHERE, "what is open is in " + units, Weights.ON_ACCOUNT_ONLY);
       } else if (candidates.isEmpty()) {
         onAccount("amount.ahead", "nothing is open", Weights.PAID_AHEAD);
       } else if (found.isEmpty()) {

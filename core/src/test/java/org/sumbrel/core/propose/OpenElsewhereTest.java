@@ -42,6 +42,7 @@ class OpenElsewhereTest {
     assertThat(thought.standing()).isNotEqualTo(Standing.CLEAR);
     assertThat(thought.proposals().get(0).evidence().stream().map(Evidence::text))
         .anyMatch(says -> says.contains("what is open is in EUR"));
+    assertThat(thought.proposals().get(0).evidence()).anyMatch(Evidence::openElsewhere);
   }
 
   @Test
@@ -70,5 +71,6 @@ class OpenElsewhereTest {
             invoice("LM-0020448", "salt", "900.00"));
     assertThat(thought.standing()).isEqualTo(Standing.CLEAR);
     assertThat(thought.proposals().get(0).applications().get(0).amount()).isEqualTo(usd("900.00"));
+    assertThat(thought.proposals().get(0).evidence()).noneMatch(Evidence::openElsewhere);
   }
 }

@@ -129,7 +129,11 @@ class EntryController {
   record ProposalView(
       @NotNull int rank,
       @NotNull double probability,
-      @NotNull String odds,
+      @NotNull
+          @Schema(
+              description =
+                  "the probability in words; where what is open is in other currencies, that it was not weighed against those")
+          String odds,
       Long customerId,
       Long payerId,
       @NotNull List<ProposedApplication> applications,
@@ -365,7 +369,7 @@ class EntryController {
     return new ProposalView(
         rank,
         proposal.probability(),
-        Odds.inWords(proposal.probability()),
+        Odds.of(proposal.probability(), proposal.evidence()),
         proposal.customerId(),
         proposal.payerId(),
         applications,

@@ -134,7 +134,7 @@ public class Proposals {
 
   private static WouldPay wouldPay(Proposal proposal) {
     return new WouldPay(
-        Odds.inWords(proposal.probability()),
+        Odds.of(proposal.probability(), proposal.evidence()),
         proposal.evidence().stream().findFirst().map(Evidence::text).orElse(""),
         proposal.applications().stream().map(a -> a.item().number()).toList(),
         proposal.adjustments().isEmpty() && proposal.onAccount().isZero());
