@@ -16,7 +16,8 @@ class TellOfPages implements AfterTestExecutionCallback {
       return;
     }
     var test = (BrowserTest) check.getRequiredTestInstance();
-    for (var page : test.page.context().pages()) {
+    var open = test.page.context().browser().contexts().stream();
+    for (var page : open.flatMap(c -> c.pages().stream()).toList()) {
       System.out.println(check.getDisplayName() + " failed on " + page.url());
       try {
         System.out.println(page.locator("body").ariaSnapshot());
