@@ -154,7 +154,7 @@ final class NormalForm {
         "bankReference", entry.bankReference(),
         "checkNumber", entry.checkNumber(),
         "bankText", entry.bankText(),
-        "status", entry.status().name().toLowerCase(Locale.ROOT),
+        "status", entry.booked() ? "booked" : "pending",
         "reversal", entry.reversal(),
         "charges", MoneyText.plain(entry.charges()),
         "details", entry.details().stream().map(NormalForm::detail).toList());

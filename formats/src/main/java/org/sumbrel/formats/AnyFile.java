@@ -71,7 +71,8 @@ public final class AnyFile {
       return switch (format.get()) {
         case CAMT_052, CAMT_053, CAMT_054 -> CamtReader.read(file, reading);
         case BAI2 -> Bai2Reader.read(file, reading);
-        case MT940, MT942 -> MtReader.read(TextOf.bytes(whole(file)), reading);
+        case MT940, MT942 ->
+            MtReader.read(TextOf.withLineFeeds(TextOf.bytes(whole(file), reading)), reading);
         case OFX -> OfxReader.read(whole(file), reading);
         case UBL_INVOICE, UBL_CREDIT_NOTE -> UblReader.read(file, format.get(), reading);
         case X12_820 -> {

@@ -37,7 +37,7 @@ final class Recognition {
    */
   static Optional<Format> of(byte[] head) throws BrokenFile {
     refuseBinary(head);
-    var text = TextOf.bytes(head);
+    var text = TextOf.withLineFeeds(TextOf.bytes(head));
     if (text.contains("OFXHEADER") || OFX_ROOT.matcher(text).find()) {
       return Optional.of(Format.OFX);
     }

@@ -7,6 +7,11 @@ import org.joda.money.Money;
 /** Amounts as text: plain for files and the API, grouped for the sentences a clerk reads. */
 public final class MoneyText {
 
+  /** Before the decimal mark. */
+  private static final int MOST_DIGITS = 15;
+
+  private static final int LONGEST_SHOWN = 40;
+
   private MoneyText() {}
 
   /**
@@ -52,7 +57,7 @@ public final class MoneyText {
   public static Money exact(BigDecimal value, CurrencyUnit currency) {
     // numbers such as 1e999999999 would take all memory as soon as they are written out
     if (Math.abs((long) value.scale()) > 1_000 || value.precision() > 1_000) {
-      throw new IllegalArgumentException("an amount of that many digits cannot be kept");
+      throw new IllegalArgumentException("the number has too many digits to be an amount");
     }
     var stripped = value.stripTrailingZeros();
     if (stripped.scale() > currency.getDecimalPlaces()) {
@@ -63,10 +68,20 @@ public final class MoneyText {
               + " decimal digits of "
               + currency.getCode());
     }
-    if (stripped.precision() - stripped.scale() > 15) {
+    var digits = stripped.precision() - stripped.scale();
+    if (digits > MOST_DIGITS) {
       throw new IllegalArgumentException(
-          "an amount of more than 15 digits before the point cannot be kept");
+          shortened(value.toPlainString())
+              + " has "
+              + digits
+              + " digits before the decimal mark; at most "
+              + MOST_DIGITS
+              + " can be kept");
     }
     return Money.of(currency, value.setScale(currency.getDecimalPlaces()));
+  }
+
+  private static String shortened(String digits) {
+    return digits.length() <= LONGEST_SHOWN ? digits : digits.substring(0, LONGEST_SHOWN) + "…";
   }
 }

@@ -2,6 +2,7 @@ package org.sumbrel.formats.bai2;
 
 import java.math.BigDecimal;
 import java.util.Optional;
+import org.sumbrel.formats.FileAmount;
 
 /**
  * When money of a record is there: type 0, 1, 2 or Z alone, V with a day and a time, S with amounts
@@ -23,7 +24,15 @@ final class Bai2Funds {
     switch (record.field(at)) {
       case "V" -> {
         valueDate = record.field(at + 1);
-        next = at + 3;
+        if (record.field(at + 2).matches("(?:\\d{4})?")) {
+          next = at + 3;
+        } else {
+          wrong =
+              "the funds type V is followed by a day and \""
+                  + FileAmount.shortened(record.field(at + 2))
+                  + "\", which is no time; it is read as the reference";
+          next = at + 2;
+        }
       }
       case "S" -> {
         parts = BigDecimal.ZERO;
@@ -56,7 +65,14 @@ final class Bai2Funds {
   }
 
   private void add(String amount) {
-    parts = parts.add(Bai2Amounts.minor(amount.isEmpty() ? "0" : amount).orElse(BigDecimal.ZERO));
+    var minor = Bai2Amounts.minor(amount.isEmpty() ? "0" : amount);
+    if (minor.isEmpty()) {
+      wrong =
+          "\""
+              + FileAmount.shortened(amount)
+              + "\" is no part of the funds, a whole number in the currency's smallest unit";
+    }
+    parts = parts.add(minor.orElse(BigDecimal.ZERO));
   }
 
   /** The field after what belongs to the funds. */

@@ -58,7 +58,7 @@ public final class Bai2Reader {
    */
   public static FileContent read(FileBytes file, Reading reading) throws BrokenFile {
     var reader = new Bai2Reader(reading);
-    try (var records = new Bai2Records(file)) {
+    try (var records = new Bai2Records(file, reading)) {
       for (var next = records.next(); next.isPresent(); next = records.next()) {
         reader.record(next.get());
       }

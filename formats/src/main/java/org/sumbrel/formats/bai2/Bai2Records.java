@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.sumbrel.formats.BrokenFile;
 import org.sumbrel.formats.FileBytes;
+import org.sumbrel.formats.Reading;
 import org.sumbrel.formats.TextOf;
 
 /** The records of a file, one after the other, each joined with its continuations (88). */
@@ -19,12 +20,14 @@ final class Bai2Records implements AutoCloseable {
   private static final String CONTINUATION = "88";
 
   private final InputStream in;
+  private final Reading reading;
   private final byte[] buffer = new byte[LONGEST_LINE];
   private int number;
   private int records;
   private String ahead;
 
-  Bai2Records(FileBytes file) throws BrokenFile {
+  Bai2Records(FileBytes file, Reading reading) throws BrokenFile {
+    this.reading = reading;
     try {
       in = new BufferedInputStream(file.open(), 1 << 16);
     } catch (IOException e) {
@@ -72,7 +75,7 @@ final class Bai2Records implements AutoCloseable {
       while (true) {
         var length = 0;
         int next;
-        while ((next = in.read()) >= 0 && next != '\n') {
+        while ((next = in.read()) >= 0 && next != '\n' && next != '\r') {
           if (length == LONGEST_LINE) {
             throw new BrokenFile(
                 number + 1,
@@ -83,8 +86,17 @@ final class Bai2Records implements AutoCloseable {
         if (next < 0 && length == 0) {
           return null;
         }
+        if (next == '\r') {
+          in.mark(1);
+          if (in.read() != '\n') {
+            in.reset();
+          }
+        }
         number++;
-        var line = TextOf.bytes(Arrays.copyOf(buffer, length)).strip();
+        var bytes = Arrays.copyOf(buffer, length);
+        var charset = TextOf.charset(bytes);
+        var line = TextOf.bytes(bytes, charset).strip();
+        TextOf.reportDoubts(line, charset, number, reading);
         if (!line.isEmpty()) {
           return line;
         }

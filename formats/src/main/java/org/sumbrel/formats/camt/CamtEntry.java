@@ -20,6 +20,7 @@ final class CamtEntry {
 
   private final Reading reading;
   private final LocalDate createdOn;
+  private final CamtOwner owner;
 
   private int line;
   private Money amount;
@@ -35,10 +36,12 @@ final class CamtEntry {
   private Integer batchCount;
 
   /**
+   * @param owner of the account
    * @param createdOn when the statement was made, which stands in for the day of what is not booked
    */
-  CamtEntry(Reading reading, LocalDate createdOn) {
+  CamtEntry(Reading reading, LocalDate createdOn, CamtOwner owner) {
     this.reading = reading;
+    this.owner = owner;
     this.createdOn = createdOn;
   }
 
@@ -103,12 +106,10 @@ final class CamtEntry {
 
   private StatementEntry entry() {
     var credit = direction.equals("CRDT");
-    // a reversal moves the money back: the other side is still who it was the first time
-    var payerIsDebtor = credit != reversal;
     var signed = credit ? amount : amount.negated();
     var details = new ArrayList<EntryDetail>();
     for (var transaction : transactions) {
-      details.add(transaction.detail(signed, payerIsDebtor, transactions.size() == 1));
+      details.add(transaction.detail(signed, credit, reversal, owner, transactions.size() == 1));
     }
     checkBatch(signed, details);
     var only = details.size() == 1 ? details.get(0) : null;
@@ -171,7 +172,10 @@ final class CamtEntry {
     return switch (code) {
       case "BOOK" -> EntryStatus.BOOKED;
       case "PDNG", "FUTR" -> EntryStatus.PENDING;
-      case "INFO" -> EntryStatus.INFORMATION;
+      case "INFO" -> {
+        reading.odd(at, "the entry has the status INFO: it is for information and not booked");
+        yield EntryStatus.INFORMATION;
+      }
       default -> {
         reading.odd(
             at,

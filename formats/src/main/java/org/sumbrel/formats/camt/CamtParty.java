@@ -28,6 +28,22 @@ final class CamtParty {
     }
   }
 
+  /**
+   * Whether the other side of a reversal is the debtor. Some banks keep the parties of the first
+   * movement and some exchange them, so a side that is the owner of the account, or is not named at
+   * all, decides before the direction does.
+   */
+  boolean payerOfReversalIsDebtor(boolean byDirection, CamtOwner owner) {
+    var debtorIsOwner = owner.is(debtor, debtorAccount);
+    var creditorIsOwner = owner.is(creditor, creditorAccount);
+    if (debtorIsOwner != creditorIsOwner) {
+      return creditorIsOwner;
+    }
+    var noDebtor = debtor.isEmpty() && debtorAccount.isEmpty();
+    var noCreditor = creditor.isEmpty() && creditorAccount.isEmpty();
+    return noDebtor == noCreditor ? byDirection : noCreditor;
+  }
+
   /** {@code Nm} right below, or inside {@code Pty} or {@code Agt/FinInstnId} as from version 08. */
   static String name(XmlCursor xml) throws XMLStreamException {
     var name = "";

@@ -28,6 +28,7 @@ final class CamtStatement {
   private final boolean whole;
   private CurrencyUnit currency;
   private LocalDate createdOn;
+  private String owner = "";
   private int line;
 
   /** Totals that the file claims, to be held against its entries. */
@@ -106,6 +107,7 @@ final class CamtStatement {
     while (xml.child()) {
       switch (xml.name()) {
         case "Id" -> builder.account(CamtParty.accountId(xml));
+        case "Ownr" -> owner = CamtParty.name(xml);
         case "Ccy" -> {
           var at = xml.line();
           var code = xml.text();
@@ -280,7 +282,8 @@ final class CamtStatement {
 
   private void entry(XmlCursor xml, StatementBuilder builder)
       throws XMLStreamException, BrokenFile {
-    var entry = new CamtEntry(reading, createdOn).read(xml);
+    var entry =
+        new CamtEntry(reading, createdOn, new CamtOwner(builder.account(), owner)).read(xml);
     if (entry.isPresent() && agree(entry.get().amount(), entry.get().line())) {
       builder.add(entry.get());
     }

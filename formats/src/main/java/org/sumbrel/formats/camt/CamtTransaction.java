@@ -114,10 +114,14 @@ final class CamtTransaction {
 
   /**
    * @param entry the entry's signed amount
-   * @param payerIsDebtor whether the other side is the debtor
+   * @param credit whether the entry brings money
+   * @param reversal whether it takes an earlier movement back
+   * @param owner of the account
    * @param only whether it is the entry's only transaction
    */
-  EntryDetail detail(Money entry, boolean payerIsDebtor, boolean only) {
+  EntryDetail detail(Money entry, boolean credit, boolean reversal, CamtOwner owner, boolean only) {
+    // a reversal moves the money back: the other side is still who it was the first time
+    var payerIsDebtor = reversal ? parties.payerOfReversalIsDebtor(!credit, owner) : credit;
     var text = remittance.text();
     return new EntryDetail(
         amount(entry, only),

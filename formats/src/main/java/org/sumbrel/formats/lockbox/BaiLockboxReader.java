@@ -39,7 +39,10 @@ public final class BaiLockboxReader {
   private final List<LockboxBatch> batches = new ArrayList<>();
   private int records;
   private boolean closed;
-  private Box box;
+
+  /** The batches of which no lockbox total has been read yet. */
+  private final List<LockboxBatch> notTotalled = new ArrayList<>();
+
   private Batch batch;
 
   private BaiLockboxReader(Reading reading) {
@@ -47,9 +50,6 @@ public final class BaiLockboxReader {
     // the layout has no currency; US dollars by common practice, no source
     this.currency = reading.currency().orElse(CurrencyUnit.USD);
   }
-
-  /** A service that is open: its first batch, and the line on which it began. */
-  private record Box(int line, int firstBatch) {}
 
   /** A batch that is open. */
   private static final class Batch {
@@ -79,7 +79,7 @@ public final class BaiLockboxReader {
   public static FileContent read(FileBytes file, Reading reading) throws BrokenFile {
     var reader = new BaiLockboxReader(reading);
     try (var in = file.open()) {
-      reader.lines(TextOf.bytes(in.readAllBytes()));
+      reader.lines(TextOf.withLineFeeds(TextOf.bytes(in.readAllBytes(), reading)));
     } catch (IOException e) {
       throw new BrokenFile(0, "cannot be read: " + e.getMessage());
     }
@@ -89,7 +89,7 @@ public final class BaiLockboxReader {
 
   private void lines(String text) throws BrokenFile {
     var at = 0;
-    for (var line : text.split("\r\n|\r|\n", -1)) {
+    for (var line : text.split("\n", -1)) {
       at++;
       if (line.isBlank()) {
         continue;
@@ -123,15 +123,9 @@ public final class BaiLockboxReader {
     }
     switch (line.type()) {
       case '1' -> require(line, records == 1, "only the first record is a 1");
-      case '2' -> {
-        require(line, box == null && batch == null, "the lockbox before it has no record 8");
-        box = new Box(line.number(), batches.size());
-      }
+      case '2' -> require(line, batch == null, "the batch before it has no record 7");
       case '5' -> {
         require(line, batch == null, "the batch before it has no record 7");
-        if (box == null) {
-          box = new Box(line.number(), batches.size());
-        }
         batch = new Batch(line.at(2, 4), line.numberAt(8, 14), day(line, 15, 20), line.number());
       }
       case '6' -> {
@@ -259,14 +253,21 @@ public final class BaiLockboxReader {
     }
     closing.contradictions().forEach(said -> reading.contradicted(line.number(), said));
     batches.add(closing);
+    notTotalled.add(closing);
     batch = null;
   }
 
   private void closeBox(BaiLine line) throws BrokenFile {
     require(
         line, batch == null, "batch " + (batch == null ? "" : batch.number) + " has no record 7");
-    require(line, box != null, "no lockbox is open (record 2)");
-    var own = batches.subList(box.firstBatch, batches.size());
+    require(line, !notTotalled.isEmpty(), "no batch of a lockbox is without a total");
+    var named = line.numberAt(8, 14);
+    var own = notTotalled.stream().filter(b -> b.lockbox().equals(named)).toList();
+    if (own.isEmpty()) {
+      // the total names no lockbox, or one that no batch names: it is of all before it
+      own = List.copyOf(notTotalled);
+    }
+    notTotalled.removeAll(own);
     var cheques = own.stream().mapToInt(b -> b.cheques().size()).sum();
     var total = own.stream().map(LockboxBatch::total).reduce(Money.zero(currency), Money::plus);
     count(line, 21, 24)
@@ -290,13 +291,18 @@ public final class BaiLockboxReader {
                         + MoneyText.grouped(claimed)
                         + ", its cheques come to "
                         + MoneyText.grouped(total)));
-    box = null;
   }
 
   private void closeFile(BaiLine line) throws BrokenFile {
     require(
         line, batch == null, "batch " + (batch == null ? "" : batch.number) + " has no record 7");
-    require(line, box == null, "the lockbox before it has no record 8");
+    if (!notTotalled.isEmpty()) {
+      reading.contradicted(
+          line.number(),
+          "the lockbox of batch "
+              + notTotalled.get(0).number()
+              + " has no total (record 8); something of it may be missing");
+    }
     count(line, 2, 7)
         .filter(claimed -> claimed != records)
         .ifPresent(

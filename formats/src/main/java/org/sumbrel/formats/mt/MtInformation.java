@@ -26,6 +26,9 @@ record MtInformation(
       Pattern.compile(
           "/(EREF|KREF|MREF|CREF|IREF|PREF|MARF|ROC|CSID|NAME|IBAN|BIC|ACCW|CNTP|ORDP|BENM|ADDR|ULTD|ULTB|REMI|RTRN|"
               + "TRTP|TYPE|TRCD|PURP|SVCL|OCMT|CHGS|EXCH|ISDT|INFO|NRTX|PHON|TR)/");
+  private static final Pattern ACCOUNT = Pattern.compile("[A-Z]{2}\\d{2}[A-Z0-9]{4,30}|\\d{5,34}");
+  private static final Pattern BIC = Pattern.compile("[A-Z]{4}[A-Z]{2}[A-Z0-9]{2}(?:[A-Z0-9]{3})?");
+  private static final Pattern BEFORE_WORDS = Pattern.compile("[A-Z0-9]{0,4}\\s?");
   private static final Pattern SEPA =
       Pattern.compile("(EREF|KREF|MREF|CRED|DEBT|SVWZ|ABWA|ABWE|IBAN|BIC|PURP|COAM|OAMT)\\+");
 
@@ -46,13 +49,10 @@ record MtInformation(
       return numbered(text, numbered.group(1).charAt(0));
     }
     var joined = lines(text);
-    if (joined.startsWith("/")) {
-      var slashed = slashed(joined);
-      if (!slashed.isEmpty()) {
-        return ofWords(slashed, joined);
-      }
-    }
-    return new MtInformation("", "", "", joined, "", "");
+    var slashed = slashed(joined);
+    return slashed.isEmpty()
+        ? new MtInformation("", "", "", joined, "", "")
+        : ofWords(slashed, joined);
   }
 
   private static String lines(String text) {
@@ -97,6 +97,11 @@ record MtInformation(
       }
       at = end;
     }
+    var slashed = slashed(purpose.toString());
+    if (!slashed.isEmpty()) {
+      return ofWords(slashed, purpose.toString().strip())
+          .orElse(name.toString().strip(), account, bankText);
+    }
     var words = sepa(purpose.toString());
     var accountSaid = account.isEmpty() ? words.getOrDefault("IBAN", "") : account;
     return new MtInformation(
@@ -108,6 +113,17 @@ record MtInformation(
             : (words.getOrDefault("", "") + " " + words.get("SVWZ")).strip(),
         given(words.getOrDefault("EREF", "")),
         bankText);
+  }
+
+  /** The same with what only the numbered sub-fields say. */
+  private MtInformation orElse(String name, String account, String text) {
+    return new MtInformation(
+        payerName.isEmpty() ? name : payerName,
+        payerAccount.isEmpty() ? account : payerAccount,
+        ultimatePayer,
+        remittance,
+        endToEnd,
+        text.isEmpty() ? bankText : text);
   }
 
   /** The next mark that two figures follow; another one is part of the text. */
@@ -137,21 +153,24 @@ record MtInformation(
     return words;
   }
 
+  /**
+   * By code word; empty where the text does not begin with one, but for a code of the transaction
+   * before it. A slash may end one word and begin the next.
+   */
   private static Map<String, String> slashed(String text) {
     var words = new LinkedHashMap<String, String>();
     var matcher = SLASHED.matcher(text);
-    String word = null;
-    var from = 0;
-    while (matcher.find()) {
-      if (word != null) {
-        words.merge(word, value(text, from, matcher.start()), MtInformation::join);
-      }
+    if (!matcher.find() || !BEFORE_WORDS.matcher(text.substring(0, matcher.start())).matches()) {
+      return words;
+    }
+    var word = matcher.group(1);
+    var from = matcher.end();
+    while (matcher.find(from - 1)) {
+      words.merge(word, value(text, from, matcher.start()), MtInformation::join);
       word = matcher.group(1);
       from = matcher.end();
     }
-    if (word != null) {
-      words.merge(word, value(text, from, text.length()), MtInformation::join);
-    }
+    words.merge(word, value(text, from, text.length()), MtInformation::join);
     return words;
   }
 
@@ -162,11 +181,16 @@ record MtInformation(
   private static MtInformation ofWords(Map<String, String> words, String all) {
     var name = first(words, "NAME", "ORDP", "BENM");
     var account = first(words, "IBAN", "ACCW");
-    // /CNTP/account/BIC/name/town//
+    // /CNTP/account/BIC/name/town//, where each but the name may be left out
     var counterparty = words.getOrDefault("CNTP", "").split("/");
-    if (counterparty.length > 2) {
-      account = account.isEmpty() ? counterparty[0].strip() : account;
-      name = name.isEmpty() ? counterparty[2].strip() : name;
+    var inPlace = counterparty.length > 2 && !counterparty[2].isBlank();
+    for (var n = 0; n < counterparty.length; n++) {
+      var part = counterparty[n].strip();
+      if (inPlace ? n == 0 : ACCOUNT.matcher(part).matches()) {
+        account = account.isEmpty() ? part : account;
+      } else if (name.isEmpty() && (inPlace ? n == 2 : !BIC.matcher(part).matches())) {
+        name = part;
+      }
     }
     var remittance = first(words, "REMI", "RTRN");
     for (var inner : new String[] {"USTD//", "STRD/CUR/", "USTD/", "STRD/"}) {

@@ -33,6 +33,7 @@ final class MtStatement {
   private final StatementBuilder builder;
 
   private CurrencyUnit currency;
+  private boolean open;
   private boolean closed;
   private boolean interim;
   private LocalDate reportedOn;
@@ -68,7 +69,10 @@ final class MtStatement {
       case "20" -> builder.number(firstLine(value));
       case "25" -> builder.account(firstLine(value).strip());
       case "28C", "28" -> sequence(value);
-      case "60F", "60M" -> opening(value, at);
+      case "60F", "60M" -> {
+        open = true;
+        opening(value, at);
+      }
       case "61" -> {
         finishMovement("");
         movement = movement(value, at);
@@ -77,6 +81,8 @@ final class MtStatement {
         // after the closing balance it is about the statement as a whole
         if (movement != null) {
           finishMovement(value);
+        } else if (open && !closed) {
+          reading.odd(at, "field :86: follows no movement (:61:); one may be missing");
         }
       }
       case "62F", "62M" -> {

@@ -82,8 +82,9 @@ final class OfxEvents {
   }
 
   void begin(String name, int line) throws BrokenFile {
-    if (ONE_AT_A_TIME.contains(name)) {
+    if (ONE_AT_A_TIME.contains(name) && open.contains(name)) {
       end(name);
+      reading.odd(line, "the <" + name + "> before this one has no </" + name + ">");
     }
     if (BEHIND_THE_LIST.contains(name) && open.contains("BANKTRANLIST")) {
       end("BANKTRANLIST");
@@ -121,9 +122,18 @@ final class OfxEvents {
     String ended;
     do {
       ended = open.peek();
+      if (!ended.equals(name) && ONE_AT_A_TIME.contains(ended)) {
+        reading.odd(lineOf(ended), "the <" + ended + "> of this line has no </" + ended + ">");
+      }
       ended(ended);
       open.pop();
     } while (!ended.equals(name));
+  }
+
+  private int lineOf(String ended) {
+    return ended.equals("STMTTRN") || ended.equals("STMTTRNP")
+        ? Integer.parseInt(transaction.get("line"))
+        : statementLine;
   }
 
   private void ended(String name) throws BrokenFile {
@@ -140,11 +150,28 @@ final class OfxEvents {
 
   void value(String name, String text) {
     var in = open.stream().filter(HOLDERS::contains).findFirst().orElse("");
+    if (name.equals("TRNAMT") && !open.contains("INVSTMTRS")) {
+      requireOwnTransaction(text);
+    }
     if (open.contains("STMTTRN") || open.contains("STMTTRNP")) {
       transaction.putIfAbsent(in.startsWith("STMTTRN") ? name : in + "." + name, text);
     } else if (open.contains("STMTRS") || open.contains("CCSTMTRS")) {
       statement.putIfAbsent(
           in.equals("STMTRS") || in.equals("CCSTMTRS") ? name : in + "." + name, text);
+    }
+  }
+
+  /** An amount outside of a transaction, or a second one in it, belongs to one that is damaged. */
+  private void requireOwnTransaction(String amount) {
+    var inTransaction = open.contains("STMTTRN") || open.contains("STMTTRNP");
+    if (!inTransaction || transaction.containsKey("TRNAMT")) {
+      reading.odd(
+          inTransaction ? Integer.parseInt(transaction.get("line")) : statementLine,
+          "the amount "
+              + FileAmount.shortened(amount)
+              + (inTransaction
+                  ? " is a second one in this transaction; it is not imported"
+                  : " is in no transaction (STMTTRN); it is not imported"));
     }
   }
 

@@ -27,7 +27,7 @@ public final class OfxReader {
    * @throws BrokenFile with line and reason for everything that cannot be read
    */
   public static FileContent read(byte[] bytes, Reading reading) throws BrokenFile {
-    var text = decoded(bytes);
+    var text = decoded(bytes, reading);
     var root = ROOT.matcher(text);
     if (!root.find()) {
       throw new BrokenFile(1, "the OFX header is not followed by <OFX>");
@@ -51,7 +51,7 @@ public final class OfxReader {
   }
 
   /** OFX 1.x names its character set in the header; 2.x is XML, which names its own. */
-  private static String decoded(byte[] bytes) {
+  private static String decoded(byte[] bytes, Reading reading) {
     var head =
         new String(bytes, 0, Math.min(HEAD, bytes.length), StandardCharsets.ISO_8859_1)
             .toUpperCase(Locale.ROOT);
@@ -60,6 +60,6 @@ public final class OfxReader {
     }
     return head.contains("CHARSET:8859-1")
         ? new String(bytes, StandardCharsets.ISO_8859_1)
-        : TextOf.bytes(bytes);
+        : TextOf.bytes(bytes, reading);
   }
 }

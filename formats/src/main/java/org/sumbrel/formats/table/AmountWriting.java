@@ -1,8 +1,10 @@
 package org.sumbrel.formats.table;
 
 import java.util.List;
-import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -11,10 +13,43 @@ import org.sumbrel.formats.FileAmount;
 /** The decimal mark of a file's amounts, found from all its cells together, and their signs. */
 final class AmountWriting {
 
-  private static final Pattern CODE =
-      Pattern.compile("(?:^\\s*([A-Za-z]{3})\\b|\\b([A-Za-z]{3})\\s*$)");
-  private static final Pattern SIGN_WORD = Pattern.compile("(?i)\\s*(CR|DR|C|D|H|S)\\.?$");
-  private static final String SYMBOLS = "$€£¥₹₽₩₪₫₱฿";
+  private static final int LONGEST = 60;
+
+  /** What groups thousands and is never a decimal mark. */
+  private static final String BLANKS_AND_QUOTES = "\\s\\u00A0\\u202F'’";
+
+  private static final Pattern GROUPING_ONLY = Pattern.compile("[" + BLANKS_AND_QUOTES + "]");
+
+  /** Plain; grouped by three with one mark throughout; grouped by two before the last three. */
+  private static final Pattern FIGURES =
+      Pattern.compile(
+          "\\d+(?:[.,]\\d*)?|[.,]\\d+"
+              + "|\\d{1,3}(?<group>[.,"
+              + BLANKS_AND_QUOTES
+              + "])\\d{3}(?:\\k<group>\\d{3})*(?:(?!\\k<group>)[.,]\\d*)?"
+              + "|\\d{1,2}(?:,\\d{2})+,\\d{3}(?:\\.\\d*)?");
+
+  /** One piece at either end of an amount that is none of its figures. */
+  private static final Pattern OUTSIDE =
+      Pattern.compile(
+          "(?<brackets>^\\(.*\\)$)"
+              + "|(?<code>^[A-Z]{3}(?![A-Za-z])|(?<![A-Za-z])[A-Z]{3}$)"
+              + "|(?<word>(?<![A-Za-z])(?:(?i:CR|DR)\\.?|[CDHS])$)"
+              + "|(?<sign>^[-+]|[-+]$)"
+              + "|(?<symbol>^[$€£¥₹₽₩₪₫₱฿]|[$€£¥₹₽₩₪₫₱฿]$)");
+
+  /** The currencies of a symbol; those of the others are many. */
+  private static final Map<String, Set<String>> SYMBOLS =
+      Map.of(
+          "€", Set.of("EUR"),
+          "¥", Set.of("JPY", "CNY"),
+          "₹", Set.of("INR"),
+          "₽", Set.of("RUB"),
+          "₩", Set.of("KRW", "KPW"),
+          "₪", Set.of("ILS"),
+          "₫", Set.of("VND"),
+          "₱", Set.of("PHP", "CUP"),
+          "฿", Set.of("THB"));
 
   /** Which mark stands before the decimals; null where no cell has one. */
   private final Character mark;
@@ -33,8 +68,30 @@ final class AmountWriting {
     return Optional.ofNullable(mark);
   }
 
-  /** An amount in pieces: its sign, its figures with their marks, and a currency it may name. */
-  private record Pieces(boolean negative, String figures, String currency) {}
+  /**
+   * An amount in pieces.
+   *
+   * @param figures with their marks, without blanks and quotes
+   * @param currency the code it names, or empty
+   * @param symbol the currency's symbol, or empty
+   */
+  private record Pieces(boolean negative, String figures, String currency, String symbol) {
+
+    void require(CurrencyUnit expected) {
+      var other =
+          !currency.isEmpty() && !currency.equals(expected.getCode())
+              ? currency
+              : SYMBOLS
+                      .getOrDefault(symbol, Set.of(expected.getCode()))
+                      .contains(expected.getCode())
+                  ? ""
+                  : symbol;
+      if (!other.isEmpty()) {
+        throw new IllegalArgumentException(
+            "the amount is in " + other + ", the rest in " + expected.getCode());
+      }
+    }
+  }
 
   /** The cells do not tell, or contradict each other. */
   static final class Open extends Exception {
@@ -126,6 +183,7 @@ final class AmountWriting {
                 () ->
                     new IllegalArgumentException(
                         "\"" + FileAmount.shortened(cell.strip()) + "\" is not an amount"));
+    pieces.require(currency);
     var figures = pieces.figures();
     var plain = figures;
     if (mark != null) {
@@ -154,48 +212,57 @@ final class AmountWriting {
     }
   }
 
+  /**
+   * Takes an amount apart from the outside to its figures: brackets or a sign or a word for debit
+   * or credit, a currency as code or symbol. Each stands at most once; anything else is no amount.
+   */
   private static Optional<Pieces> pieces(String cell) {
-    var text = cell.strip();
-    if (text.isEmpty() || text.length() > 60) {
-      return Optional.empty();
-    }
-    var negative = false;
-    if (text.startsWith("(") && text.endsWith(")")) {
-      negative = true;
-      text = text.substring(1, text.length() - 1).strip();
-    }
+    var rest = cell.strip().replace('−', '-').replace('–', '-');
+    Boolean negative = null;
     var currency = "";
-    var code = CODE.matcher(text);
-    if (code.find()) {
-      currency = (code.group(1) == null ? code.group(2) : code.group(1)).toUpperCase(Locale.ROOT);
-      text = (text.substring(0, code.start()) + text.substring(code.end())).strip();
-    }
-    var word = SIGN_WORD.matcher(text);
-    if (word.find()) {
-      var letter = Character.toUpperCase(word.group(1).charAt(0));
-      negative ^= letter == 'D' || letter == 'S';
-      text = text.substring(0, word.start()).strip();
-    }
-    text = text.replace('−', '-').replace('–', '-');
-    var figures = new StringBuilder();
-    for (var i = 0; i < text.length(); i++) {
-      var c = text.charAt(i);
-      if (c >= '0' && c <= '9' || c == '.' || c == ',') {
-        figures.append(c);
-      } else if (c == '-' && (figures.length() == 0 || i == text.length() - 1)) {
-        negative = !negative;
-      } else if (c == '+' && (figures.length() == 0 || i == text.length() - 1)) {
-        continue;
-      } else if (!isBlankOrQuote(c) && SYMBOLS.indexOf(c) < 0) {
+    var symbol = "";
+    while (rest.length() <= LONGEST && !FIGURES.matcher(rest).matches()) {
+      var found = OUTSIDE.matcher(rest);
+      if (!found.find()) {
         return Optional.empty();
       }
+      var piece = found.group().strip();
+      if (found.group("code") != null) {
+        if (!currency.isEmpty()) {
+          return Optional.empty();
+        }
+        currency = piece;
+        rest = without(rest, found);
+      } else if (found.group("symbol") != null) {
+        if (!symbol.isEmpty()) {
+          return Optional.empty();
+        }
+        symbol = piece;
+        rest = without(rest, found);
+      } else {
+        if (negative != null) {
+          return Optional.empty();
+        }
+        negative =
+            found.group("brackets") != null
+                || "-DS".indexOf(Character.toUpperCase(piece.charAt(0))) >= 0;
+        rest =
+            found.group("brackets") == null
+                ? without(rest, found)
+                : rest.substring(1, rest.length() - 1).strip();
+      }
     }
-    return figures.length() == 0
+    return rest.length() > LONGEST
         ? Optional.empty()
-        : Optional.of(new Pieces(negative, figures.toString(), currency));
+        : Optional.of(
+            new Pieces(
+                negative != null && negative,
+                GROUPING_ONLY.matcher(rest).replaceAll(""),
+                currency,
+                symbol));
   }
 
-  private static boolean isBlankOrQuote(char c) {
-    return Character.isWhitespace(c) || c == '\u00A0' || c == '\u202F' || c == '\'' || c == '’';
+  private static String without(String text, MatchResult piece) {
+    return (text.substring(0, piece.start()) + text.substring(piece.end())).strip();
   }
 }

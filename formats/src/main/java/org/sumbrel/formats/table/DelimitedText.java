@@ -8,6 +8,8 @@ import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.List;
 import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.Reading;
+import org.sumbrel.formats.TextOf;
 
 /** A text whose lines are rows and in which one character separates the cells (RFC 4180). */
 final class DelimitedText implements TableSource {
@@ -22,7 +24,7 @@ final class DelimitedText implements TableSource {
   private final Charset charset;
 
   DelimitedText(String text, char separator, Charset charset) {
-    this.text = text;
+    this.text = TextOf.withLineFeeds(text);
     this.separator = separator;
     this.charset = charset;
   }
@@ -62,6 +64,11 @@ final class DelimitedText implements TableSource {
     } catch (CsvParseException e) {
       return List.of();
     }
+  }
+
+  @Override
+  public void reportDoubts(Reading reading) {
+    TextOf.reportDoubts(text, charset, 1, reading);
   }
 
   @Override

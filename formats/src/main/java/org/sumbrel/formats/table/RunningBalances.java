@@ -11,6 +11,9 @@ import org.sumbrel.formats.statement.StatementEntry;
 /** Takes opening and closing from the balance behind each entry, oldest or newest first. */
 final class RunningBalances {
 
+  /** With fewer lines one wrong balance cannot be told from a column of something else. */
+  private static final int FEWEST_STEPS = 3;
+
   private RunningBalances() {}
 
   static void apply(
@@ -33,6 +36,14 @@ final class RunningBalances {
           entries.get(last).bookingDate(),
           balances.get(last).get().minus(entries.get(last).amount()));
       builder.closing(entries.get(0).bookingDate(), balances.get(0).get());
+    } else if (last >= FEWEST_STEPS && follow(amounts, told) * 2 < last) {
+      reading.odd(
+          entries.get(0).line(),
+          "the column of balances does not go with the amounts: it follows from them in "
+              + follow(amounts, told)
+              + " of "
+              + last
+              + " lines; it is not read as a running balance");
     } else {
       int broken = broken(amounts, told).orElseThrow();
       var at = entries.get(broken);
@@ -43,6 +54,17 @@ final class RunningBalances {
               + ", does not follow from the one before and the amount "
               + MoneyText.grouped(at.amount()));
     }
+  }
+
+  /** In how many lines the balance follows from the amount, whichever way the list runs. */
+  private static int follow(List<Money> amounts, List<Money> balances) {
+    var down = 0;
+    var up = 0;
+    for (var n = 1; n < amounts.size(); n++) {
+      down += follows(balances.get(n - 1), amounts.get(n), balances.get(n)) ? 1 : 0;
+      up += follows(balances.get(n), amounts.get(n - 1), balances.get(n - 1)) ? 1 : 0;
+    }
+    return Math.max(down, up);
   }
 
   /**

@@ -53,6 +53,38 @@ final class StatementTable {
           "dare",
           "debito",
           "out");
+  private static final Set<String> BOOKED_WORDS =
+      Set.of(
+          "booked",
+          "book",
+          "posted",
+          "completed",
+          "complete",
+          "cleared",
+          "settled",
+          "executed",
+          "final",
+          "gebucht",
+          "verbucht",
+          "umsatz gebucht",
+          "ausgeführt",
+          "comptabilisé",
+          "comptabilise",
+          "contabilizado",
+          "contabilizzato",
+          "geboekt",
+          "verwerkt");
+  private static final Set<String> PENDING_WORDS =
+      Set.of(
+          "pending",
+          "pdng",
+          "announced",
+          "vorgemerkt",
+          "umsatz vorgemerkt",
+          "en attente",
+          "pendiente",
+          "in attesa",
+          "in behandeling");
   private static final List<TableField> AMOUNTS =
       List.of(StatementFields.AMOUNT, StatementFields.DEBIT, StatementFields.CREDIT);
   private static final Pattern IBAN =
@@ -196,12 +228,22 @@ final class StatementTable {
     }
   }
 
-  private static EntryStatus status(ProfiledRow row) {
-    return switch (row.text(StatementFields.STATUS).toLowerCase(Locale.ROOT)) {
-      case "pending", "pdng", "vorgemerkt", "en attente", "pendiente" -> EntryStatus.PENDING;
-      case "information", "info" -> EntryStatus.INFORMATION;
-      default -> EntryStatus.BOOKED;
-    };
+  private EntryStatus status(ProfiledRow row) {
+    var word = row.text(StatementFields.STATUS).toLowerCase(Locale.ROOT);
+    if (word.isEmpty() || BOOKED_WORDS.contains(word)) {
+      return EntryStatus.BOOKED;
+    }
+    if (word.equals("information") || word.equals("info")) {
+      return EntryStatus.INFORMATION;
+    }
+    if (!PENDING_WORDS.contains(word)) {
+      reading.odd(
+          row.line(),
+          "the status \""
+              + FileAmount.shortened(word)
+              + "\" is neither booked nor pending; the entry is kept as pending");
+    }
+    return EntryStatus.PENDING;
   }
 
   private List<AccountStatement> statements(List<Line> lines, String named) throws BrokenFile {

@@ -177,10 +177,20 @@ public final class TableFile {
               + "); look at the profile before it is read");
     }
     var layout = TableLayout.in(sources).orElseThrow(() -> new BrokenFile(1, whatIsMissing()));
+    layout.source().reportDoubts(reading);
     var guess = new ProfileGuess(layout, reading);
     var rows = guess.rows(false, reading);
     var profile = guess.profile(rows, false);
     reading.requireSound();
+    profile
+        .unreadHeadings()
+        .ifPresent(
+            headings ->
+                reading.odd(
+                    layout.headingLine(),
+                    (headings.size() == 1 ? "this column is" : "these columns are")
+                        + " not imported: "
+                        + String.join(", ", headings)));
     return new Chosen(profile, layout.source().head(layout.headingLine() - 1), rows);
   }
 
@@ -213,6 +223,7 @@ public final class TableFile {
 
   private static Chosen rows(ProfileMatch match, Reading reading) throws BrokenFile {
     var profile = match.profile();
+    match.source().reportDoubts(reading);
     var rows =
         TableRows.of(
             match.source(),

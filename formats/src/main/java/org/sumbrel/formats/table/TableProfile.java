@@ -10,6 +10,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.sumbrel.core.payout.PayoutItemType;
 
 /**
@@ -137,6 +139,19 @@ public record TableProfile(
 
   boolean has(TableField field) {
     return columns.containsKey(field);
+  }
+
+  /**
+   * The headings of the columns that hold no field and are not read; empty where there are none.
+   */
+  Optional<List<String>> unreadHeadings() {
+    var read = columns.values().stream().flatMap(List::stream).collect(Collectors.toSet());
+    var unread =
+        IntStream.range(0, headings.size())
+            .filter(n -> !read.contains(n) && !headings.get(n).isBlank())
+            .mapToObj(headings::get)
+            .toList();
+    return unread.isEmpty() ? Optional.empty() : Optional.of(unread);
   }
 
   /** The first column of the field. */

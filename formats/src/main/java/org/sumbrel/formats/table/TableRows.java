@@ -61,6 +61,7 @@ final class TableRows {
     }
     var rows = new TableRows(subject, headings, fewest, columns, passOverIncomplete, reading);
     source.rows(afterLine, rows::keep);
+    rows.requireOneWidth();
     if (source.quoteOpenFrom(rows.lastLine)) {
       reading.wrong(
           rows.lastLine,
@@ -110,6 +111,26 @@ final class TableRows {
           "this line has no " + missing.get(0).name() + " and was passed over: " + row.shown());
     } else {
       reading.wrong(row.line(), "the line has no " + missing.get(0).name() + ": " + row.shown());
+    }
+  }
+
+  /**
+   * A separator at the end of every line is no field; one line with more fields than the others has
+   * a text with a separator in it, and what follows that is in the wrong columns.
+   */
+  private void requireOneWidth() {
+    var longer = records.stream().filter(r -> width > 0 && r.cells().size() > width).toList();
+    if (longer.isEmpty() || longer.size() == records.size()) {
+      return;
+    }
+    for (var row : longer) {
+      reading.wrong(
+          row.line(),
+          "the line has "
+              + row.cells().size()
+              + " fields, others "
+              + width
+              + "; a text with a separator in it has no quotes around");
     }
   }
 

@@ -2,6 +2,7 @@ package org.sumbrel.formats.table;
 
 import java.util.List;
 import org.sumbrel.formats.BrokenFile;
+import org.sumbrel.formats.Reading;
 
 /** A file cut into rows and cells, whatever it is written as. */
 interface TableSource {
@@ -24,6 +25,9 @@ interface TableSource {
    * @throws BrokenFile where what follows is no table
    */
   void rows(int afterLine, Visit visit) throws BrokenFile;
+
+  /** Lists characters that the file's character set does not have. */
+  default void reportDoubts(Reading reading) {}
 
   /**
    * Whether the last row, which begins on this line, has a quote at a field's start without its

@@ -193,4 +193,51 @@ class Bai2ReaderTest {
         file("03,77,,010,100,,/", 50100, "16,165,50000,0,B1,C1,X").replace(",USD,2/", ",JPY,2/");
     assertThat(only(read(yen)).entries().get(0).amount()).isEqualTo(Money.parse("JPY 50000"));
   }
+
+  /**
+   * Source of the layout of funds types: BAI2 specification, section on 16 records, from memory.
+   */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "S,20000,20000,10000|2026-05-28",
+        "V,260530,0800|2026-05-30",
+        "V,260530,|2026-05-30",
+        "D,2,0,20000,3,30000|2026-05-28",
+        "D,0|2026-05-28",
+        "0|2026-05-28"
+      })
+  void readsReferencesBehindTheFunds(String funds, LocalDate valueDate) throws Exception {
+    var content =
+        read(
+            file(
+                "03,77,USD,/",
+                50000,
+                "16,195,"
+                    + (funds.equals("D,0") ? "0" : "50000")
+                    + ","
+                    + funds
+                    + ",BREF,CREF,INV 1/"));
+    var entry = only(content).entries().get(0);
+    assertThat(entry.bankReference()).isEqualTo("BREF");
+    assertThat(entry.remittance()).isEqualTo("INV 1 CREF");
+    assertThat(entry.valueDate()).isEqualTo(valueDate);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "S,20000,20000,20000|come to 60000",
+        "S,x,20000,30000|no part of the funds",
+        "D,2,0,20000,3,20000|come to 40000",
+        "D,two,0|number of parts",
+        "V,260530,BREF|no time",
+        "Q|none of the funds types"
+      })
+  void listsFundsThatDoNotGoWithTheAmount(String funds, String problem) throws Exception {
+    var content = read(file("03,77,USD,/", 50000, "16,195,50000," + funds + ",BREF,CREF,INV 1/"));
+    assertThat(sentences(content)).anySatisfy(s -> assertThat(s).contains(problem));
+  }
 }

@@ -358,4 +358,49 @@ class CamtReaderTest {
             only(AnyFile.read(file.getBytes(StandardCharsets.UTF_8))).entries().get(0).remittance())
         .isEqualTo("😀 ok");
   }
+
+  @Test
+  void listsWhatIsOnlyForInformation() throws Exception {
+    var entry = entry("10.00", "CRDT", "").replace("BOOK", "INFO");
+    var content = read(statement(entry));
+    assertThat(sentences(content)).singleElement().asString().contains("status INFO", "not booked");
+    assertThat(only(content).entries().get(0).booked()).isFalse();
+    assertThat(only(content).movements().isZero()).isTrue();
+  }
+
+  private static String parties(String debtor, String creditor) {
+    return transaction("<RltdPties>" + debtor + creditor + "</RltdPties>");
+  }
+
+  private static String party(String side, String name, String iban) {
+    return "<%1$s><Pty><Nm>%2$s</Nm></Pty></%1$s><%1$sAcct><Id><IBAN>%3$s</IBAN></Id></%1$sAcct>"
+        .formatted(side, name, iban);
+  }
+
+  /** Whichever way the bank names the parties of a reversal, the other side is not the owner. */
+  @ParameterizedTest
+  @CsvSource({"CRDT,true", "CRDT,false", "DBIT,true", "DBIT,false"})
+  void takesTheOtherSideOfAReversal(String direction, boolean ownerIsDebtor) throws Exception {
+    var own = "DE89370400440532013000";
+    var other = "FR1420041010050500013M02606";
+    var rest =
+        "<RvslInd>true</RvslInd>"
+            + (ownerIsDebtor
+                ? parties(party("Dbtr", "Us", own), party("Cdtr", "Oskar", other))
+                : parties(party("Dbtr", "Oskar", other), party("Cdtr", "Us", own)));
+    var entry = onlyEntry(entry("10.00", direction, rest));
+    assertThat(entry.payerName()).isEqualTo("Oskar");
+    assertThat(entry.payerAccount()).isEqualTo(other);
+    assertThat(entry.reversal()).isTrue();
+  }
+
+  @ParameterizedTest
+  @CsvSource({"CRDT,Dbtr", "CRDT,Cdtr", "DBIT,Dbtr", "DBIT,Cdtr"})
+  void takesTheOnlySideThatAReversalNames(String direction, String side) throws Exception {
+    var rest =
+        "<RvslInd>true</RvslInd>"
+            + transaction(
+                "<RltdPties><%1$s><Pty><Nm>Oskar</Nm></Pty></%1$s></RltdPties>".formatted(side));
+    assertThat(onlyEntry(entry("10.00", direction, rest)).payerName()).isEqualTo("Oskar");
+  }
 }

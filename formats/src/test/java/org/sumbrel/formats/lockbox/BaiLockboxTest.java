@@ -196,4 +196,41 @@ class BaiLockboxTest {
     var cut = String.join("\n", lines.subList(0, 2 + random.nextInt(lines.size() - 2)));
     assertThatThrownBy(() -> read(cut)).isInstanceOf(BrokenFile.class);
   }
+
+  private static String batch(String number, String box) {
+    return ("5%1$s000%2$s260529\n6%1$s001000000750011100002500770004410000000371\n"
+            + "7%1$s000%2$s2605290010000007500\n")
+        .formatted(number, box);
+  }
+
+  private static String total(String box, int cheques) {
+    return "8000000%s260529%04d%010d\n".formatted(box, cheques, cheques * 7500);
+  }
+
+  /** Wherever the totals of the lockboxes are: behind each one's batches, or all at the end. */
+  @Test
+  void readsTwoLockboxesOfThreeBatches() throws Exception {
+    var first = "101LARKSTOW  COPPERBECK2605290730\n2LARKSTOW  COPPERBECK          400080\n";
+    var second = "2LARKSTOW  COPPERBECK          400080\n";
+    var one = batch("001", "0004410") + batch("002", "0004410");
+    var other = batch("003", "0004411");
+    for (var body :
+        List.of(
+            one + total("0004410", 2) + other + total("0004411", 1) + "9000014\n",
+            one + other + total("0004410", 2) + total("0004411", 1) + "9000014\n",
+            one + total("0004410", 2) + second + other + total("0004411", 1) + "9000015\n",
+            one + second + other + total("0004410", 2) + total("0004411", 1) + "9000015\n")) {
+      var content = read(first + body);
+      assertThat(content.problems()).isEmpty();
+      assertThat(content.batches())
+          .extracting(LockboxBatch::number)
+          .containsExactly("001", "002", "003");
+    }
+    assertThat(odd(first + one + other + total("0004410", 2) + "9000013\n"))
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains("batch 003", "no total"));
+    assertThat(odd(first + one + other + total("0004410", 1) + total("0004411", 1) + "9000014\n"))
+        .isNotEmpty()
+        .allSatisfy(p -> assertThat(p.contradiction()).isTrue());
+  }
 }

@@ -231,4 +231,43 @@ class MtReaderTest {
         .asString()
         .contains("1,000.00", "1.00", "1,002.00");
   }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "/NAME/ACME GMBH/REMI/INV 1",
+        "166/NAME/ACME GMBH/REMI/INV 1",
+        "/EREF/E1/ORDP/NAME/ACME GMBH/ADDR/X/REMI/USTD//INV 1",
+        "/TRCD/100/CNTP/DE89370400440532013000/COBADEFFXXX/ACME GMBH///REMI/USTD//INV 1/",
+        "/TRCD/100/CNTP/DE89370400440532013000/ACME GMBH/REMI/INV 1",
+        "/CNTP///ACME GMBH/REMI/INV 1",
+        "166?00CREDIT?20/EREF/E1?21/NAME/ACME GMBH?22/REMI/INV 1"
+      })
+  void findsTheNameAmongTheWords(String information) throws Exception {
+    var entry = only61(":61:2605290529C10,00NTRFNONREF\n:86:" + information + "\n", "1010,");
+    assertThat(entry.payerName()).isEqualTo("ACME GMBH");
+    assertThat(entry.remittance()).isEqualTo("INV 1");
+  }
+
+  /** A slash in a free text begins no word. */
+  @Test
+  void leavesAFreeTextAsItIs() throws Exception {
+    var entry =
+        only61(":61:2605290529C10,00NTRFNONREF\n:86:INVOICES 12 AND 14 /NAME/ NO\n", "1010,");
+    assertThat(entry.payerName()).isEmpty();
+    assertThat(entry.remittance()).isEqualTo("INVOICES 12 AND 14 /NAME/ NO");
+  }
+
+  @Test
+  void refusesAMovementWithoutAnAmount() {
+    assertThatThrownBy(() -> read(statement(":61:2605290529CNTRFNONREF\n", "1000,")))
+        .hasMessageContaining("amount");
+  }
+
+  @Test
+  void listsInformationWithoutAMovement() throws Exception {
+    var file = statement(":61:2605290529C10,00NTRFNONREF\n:86:A\n:86:INV 2 OF FORNO\n", "1010,");
+    assertThat(sentences(read(file))).singleElement().asString().contains(":86:", ":61:");
+  }
 }

@@ -278,4 +278,21 @@ class OfxReaderTest {
         .isInstanceOf(BrokenFile.class)
         .hasMessageContaining("document type");
   }
+
+  @Test
+  void listsATransactionThatIsNotClosed() throws Exception {
+    var file =
+        statement(
+            transaction("20260528", "5.00", "A", "").replace("</STMTTRN>", "")
+                + transaction("20260528", "6.00", "B", ""));
+    var content = read(file);
+    assertThat(content.accounts().get(0).entries()).hasSize(2);
+    assertThat(content.problems())
+        .singleElement()
+        .satisfies(p -> assertThat(p.message()).contains("</STMTTRN>"));
+    assertThat(
+            read(statement(transaction("20260528", "5.00", "A", "").replace("</STMTTRN>", "")))
+                .problems())
+        .hasSize(1);
+  }
 }

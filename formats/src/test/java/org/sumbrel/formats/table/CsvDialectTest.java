@@ -208,4 +208,164 @@ class CsvDialectTest {
     assertThat(second.get(1).entryId()).isEqualTo(first.get(0).entryId());
     assertThat(second.get(2).entryId()).isEqualTo(first.get(1).entryId());
   }
+
+  private static String withAmounts(String... cells) {
+    var file = new StringBuilder("Date;Amount;Currency;Payer;Text\n");
+    for (var cell : cells) {
+      file.append("2026-05-28;").append(cell).append(";EUR;Piazza Forno;INV 1\n");
+    }
+    return file.toString();
+  }
+
+  /** The writings of the table in docs/formats.md. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "1234.50|1234.50",
+        "+1234.50|1234.50",
+        "-1234.50|-1234.50",
+        "1234.50-|-1234.50",
+        "(1234.50)|-1234.50",
+        "1,234.50|1234.50",
+        "1'234.50|1234.50",
+        "1 234.50|1234.50",
+        "12,34,567.50|1234567.50",
+        ".50|0.50",
+        "1234.|1234.00",
+        "1234.50 EUR|1234.50",
+        "EUR 1234.50|1234.50",
+        "EUR-1234.50|-1234.50",
+        "-€1234.50|-1234.50",
+        "1234.50€|1234.50",
+        "1234.50 CR|1234.50",
+        "1234.50 Dr.|-1234.50",
+        "1234.50 D|-1234.50",
+        "1234.50S|-1234.50",
+        "1234.50 EUR H|1234.50"
+      })
+  void readsEachWritingOfTheTable(String cell, String amount) throws Exception {
+    var content = read(withAmounts("7.25", cell));
+    assertThat(content.problems()).isEmpty();
+    assertThat(amounts(only(content))).containsExactly("7.25", amount);
+  }
+
+  /** What is in no line of the table is a problem with its line, never a guess. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "--5.00",
+        "+-5.00",
+        "-5.00-",
+        "-(5.00)",
+        "-5.00 DR",
+        "5€00",
+        "5$00",
+        "$5.00€",
+        "12.50d",
+        "12.50 s",
+        "12.50x",
+        "1 2 3.50",
+        "1,2,3.50",
+        "1'23.50",
+        "1,234 567.50",
+        "1.234.56",
+        "5.00 USD",
+        "$5.00 USD",
+        "£",
+        "5.00 EUR EUR",
+        "1234567890123456.00",
+        "0x10",
+        "1e3",
+        "5.005"
+      })
+  void refusesEveryOtherWriting(String cell) {
+    assertThatThrownBy(() -> read(withAmounts("7.25", cell)))
+        .isInstanceOfSatisfying(
+            BrokenFile.class,
+            broken ->
+                assertThat(broken.problems())
+                    .singleElement()
+                    .satisfies(p -> assertThat(p.line()).isEqualTo(3)));
+  }
+
+  @Test
+  void saysHowManyDigitsAreTooMany() {
+    assertThatThrownBy(() -> read(withAmounts("1234567890123456.00")))
+        .hasMessageContaining(
+            "1234567890123456.00 has 16 digits before the decimal mark; at most 15");
+  }
+
+  /** Line ends of a carriage return alone, as some old programs write them. */
+  @Test
+  void readsLinesThatEndWithACarriageReturn() throws Exception {
+    var file = withAmounts("1.00", "2.00").replace('\n', '\r');
+    assertThat(amounts(only(read(file)))).containsExactly("1.00", "2.00");
+  }
+
+  @Test
+  void refusesALineWhoseTextHasASeparatorWithoutQuotes() {
+    var file =
+        "Date,Amount,Currency,Payer,Text,Note\n2026-05-28,5.00,EUR,Oskar,INV 1,seen\n"
+            + "2026-05-28,6.00,EUR,Forno, Inc,INV 2,\n";
+    assertThatThrownBy(() -> read(file)).hasMessageContaining("7 fields, others 6");
+  }
+
+  /** A separator at the end of every line is none between two fields. */
+  @Test
+  void readsLinesThatAllEndWithASeparator() throws Exception {
+    var file = "Date,Amount,Currency\n2026-05-28,5.00,EUR,\n2026-05-28,6.00,EUR,\n";
+    assertThat(amounts(only(read(file)))).containsExactly("5.00", "6.00");
+  }
+
+  @Test
+  void listsBrokenCharactersWithTheirLine() throws Exception {
+    var bytes =
+        withAmounts("5.00", "6.00")
+            .replace("Piazza Forno", "Mühle")
+            .getBytes(StandardCharsets.UTF_8);
+    var broken = new String(bytes, StandardCharsets.ISO_8859_1);
+    var second = broken.lastIndexOf("MÃ¼hle");
+    broken = broken.substring(0, second + 2) + broken.substring(second + 3);
+    var content = AnyFile.read(broken.getBytes(StandardCharsets.ISO_8859_1));
+    assertThat(content.problems())
+        .singleElement()
+        .satisfies(
+            p -> {
+              assertThat(p.line()).isEqualTo(3);
+              assertThat(p.message()).contains("UTF-8");
+            });
+    assertThat(only(content).entries().get(0).payerName()).isEqualTo("Mühle");
+  }
+
+  @Test
+  void namesTheColumnsThatAreNotImported() throws Exception {
+    var file = "Date;Amount;Currency;Group head;Branch\n2026-05-28;5.00;EUR;Anna;North\n";
+    assertThat(sentences(read(file)))
+        .containsExactly("these columns are not imported: Group head, Branch");
+  }
+
+  @Test
+  void takesNoColumnOfOtherNumbersForARunningBalance() throws Exception {
+    var file =
+        "Date;Amount;Currency;Balance\n2026-05-28;5.00;EUR;3.00\n2026-05-28;6.00;EUR;17.00\n"
+            + "2026-05-28;7.00;EUR;1.00\n2026-05-28;8.00;EUR;90.00\n";
+    var content = read(file);
+    assertThat(sentences(content))
+        .singleElement()
+        .asString()
+        .contains("not read as a running balance");
+    assertThat(only(content).closing()).isEmpty();
+  }
+
+  @Test
+  void keepsAnEntryOfAnUnknownStatusAsPending() throws Exception {
+    var file =
+        "Date;Amount;Currency;Status\n2026-05-28;5.00;EUR;held\n2026-05-28;6.00;EUR;Posted\n";
+    var content = read(file);
+    assertThat(sentences(content)).singleElement().asString().contains("\"held\"");
+    assertThat(only(content).entries())
+        .extracting(e -> e.status())
+        .containsExactly(EntryStatus.PENDING, EntryStatus.BOOKED);
+  }
 }
