@@ -18,6 +18,7 @@ import org.sumbrel.core.Books;
 import org.sumbrel.core.receivables.Customer;
 import org.sumbrel.core.receivables.OpenItem;
 import org.sumbrel.core.receivables.Receipt;
+import org.sumbrel.testing.TestDepth;
 
 /** Inputs that would make a careless engine slow, sure of itself, or fall over. */
 class HostileInputTest {
@@ -46,14 +47,14 @@ class HostileInputTest {
   }
 
   @Test
-  void isNotClearAmongTenThousandItemsOfOneAmount() {
-    var items = invoices(10_000, null);
+  void isNotClearAmongThousandsOfItemsOfOneAmount() {
+    var items = invoices(TestDepth.pick(2_000, 10_000), null);
     for (var amount : List.of("125.00", "375.00", "100.00")) {
       var result = propose(List.of(OSKAR), items, receipt(amount, "Oskar Bakehouse", ""));
       assertThat(result.standing()).isNotEqualTo(Standing.CLEAR);
       assertThat(result.proposals()).hasSizeLessThanOrEqualTo(5);
     }
-    var named = receipt("125.00", "Oskar Bakehouse", "INV LM-0024711");
+    var named = receipt("125.00", "Oskar Bakehouse", "INV LM-0021711");
     assertThat(propose(List.of(OSKAR), items, named).standing()).isEqualTo(Standing.CLEAR);
   }
 
@@ -93,10 +94,10 @@ class HostileInputTest {
   }
 
   @Test
-  void survivesAHundredKilobytesOfNonsense() {
+  void survivesManyKilobytesOfNonsense() {
     var random = new Random(9);
     var text = new StringBuilder();
-    while (text.length() < 100_000) {
+    while (text.length() < TestDepth.pick(30_000, 100_000)) {
       text.append(random.nextInt(3) == 0 ? "LM-" : " ").append(random.nextInt(60_000));
     }
     var result =

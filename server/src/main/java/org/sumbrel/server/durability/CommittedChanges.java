@@ -10,9 +10,9 @@ import org.springframework.stereotype.Component;
 
 /**
  * Forces what is committed to disk. The embedded database answers a commit when its changes are in
- * memory and writes them up to half a second later; {@link #force()} writes and forces them at once,
- * one write for all that were committed by then. A database in a server of its own does this by
- * itself, and one in memory has no disk: for these there is nothing to do.
+ * memory and writes them up to half a second later; {@link #force()} writes and forces them at
+ * once, one write for all that were committed by then. A database in a server of its own does this
+ * by itself, and one in memory has no disk: for these there is nothing to do.
  */
 @Component
 public class CommittedChanges {

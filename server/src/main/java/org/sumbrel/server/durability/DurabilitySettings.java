@@ -27,8 +27,8 @@ class DurabilitySettings {
   }
 
   /**
-   * Every call notes that its session was used, which may be lost; sign-out is forced
-   * by {@link DurableSessions}.
+   * Every call notes that its session was used, which may be lost; sign-out is forced by {@link
+   * DurableSessions}.
    */
   @Bean
   TransactionOperations springSessionTransactionOperations(DataSource dataSource) {

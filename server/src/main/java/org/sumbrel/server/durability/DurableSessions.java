@@ -26,8 +26,7 @@ final class DurableSessions extends OncePerRequestFilter {
 
   @Override
   protected boolean shouldNotFilter(HttpServletRequest request) {
-    return !request.getMethod().equals("DELETE")
-        || !request.getRequestURI().equals("/api/session");
+    return !request.getMethod().equals("DELETE") || !request.getRequestURI().equals("/api/session");
   }
 
   @Override

@@ -21,6 +21,7 @@ import org.springframework.test.web.servlet.MockMvc;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
 import org.sumbrel.server.TestBooks;
+import org.sumbrel.testing.TestDepth;
 
 /** The cent trail and the flow: they add up, and they notice what does not. */
 @ApiTest
@@ -67,9 +68,10 @@ class CentTrailApiTest {
   /** Who looks while others post sees each entry once, waiting or posted, and no cent missing. */
   @Test
   void isWholeAtEveryMomentWhileOthersPost() throws Exception {
+    var count = TestDepth.pick(32, 80);
     var books =
-        new TestBooks(maren).invoices(Collections.nCopies(80, "10.00").toArray(String[]::new));
-    var entries = books.credits(Collections.nCopies(80, "10.00"));
+        new TestBooks(maren).invoices(Collections.nCopies(count, "10.00").toArray(String[]::new));
+    var entries = books.credits(Collections.nCopies(count, "10.00"));
     var arrived = maren.get("/api/flow").body().at("/arrived");
     var pool = Executors.newFixedThreadPool(4);
     var clerks = Stream.generate(() -> Clerk.maren(web)).limit(4).toList();
