@@ -43,9 +43,22 @@ build_when_changed() {
 
 java_options="-XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xmx2g"
 
+# Where the unpacked server is; SUMBREL_START names one that is there already, as the tests have.
+start="${SUMBREL_START:-$home/.build/start}"
+
+# Builds the server where its sources changed, and unpacks it.
+prepare_server() {
+  need_java
+  if [ -z "${SUMBREL_START:-}" ]; then
+    need_node
+    build_when_changed server "$home/server/target/sumbrel-server.jar" "core formats web server"
+    prepare_start
+  fi
+}
+
 # Unpacks the jar and makes, once for each build, what lets it start quickly: an archive of its classes and the demo's books.
 prepare_start() {
-  local start="$home/.build/start" stamp
+  local stamp
   stamp="$(cat "$home/.build/server")"
   if [ "$(cat "$start/made-of" 2>/dev/null)" != "$stamp" ]; then
     rm -rf "$start"
@@ -58,12 +71,41 @@ prepare_start() {
   fi
 }
 
-# run_server PORT DATA USERS BIG
+# run_server PORT DATA OPTION...
 run_server() {
-  cd "$home/.build/start"
+  local port="$1" data="$2"
+  shift 2
+  cd "$start"
   exec java $java_options -Xshare:auto -XX:SharedArchiveFile=sumbrel.jsa -jar sumbrel-server.jar \
-    --server.port="$1" --sumbrel.data="$2" --sumbrel.demo.enabled=true --sumbrel.demo.users="$3" --sumbrel.demo.big="$4" \
-    --sumbrel.business-date=2026-05-29
+    --server.port="$port" --sumbrel.data="$data" "$@"
+}
+
+# need_port PORT
+need_port() {
+  case "$1" in '' | *[!0-9]*) fail "--port needs a number, not \"$1\"." ;; esac
+}
+
+# need_folder DIR: makes it where it is missing and prints its whole path.
+need_folder() {
+  mkdir -p "$1" 2>/dev/null || fail "The data folder $1 cannot be made; name another with --data."
+  [ -w "$1" ] || fail "The data folder $1 cannot be written to; name another with --data."
+  (cd "$1" && pwd)
+}
+
+# serve_until_stopped PORT DATA OPTION...: runs the server, says when it is ready, stops with it. Its log goes
+# into the data folder; what it prints (a one-time code) is for whoever started it.
+serve_until_stopped() {
+  local port="$1" data="$2" log="$2/sumbrel.log" server
+  : >"$log"
+  run_server "$@" --logging.file.name="$log" --logging.threshold.console=off &
+  server=$!
+  trap 'kill "$server" 2>/dev/null; wait "$server" 2>/dev/null; exit 0' INT TERM
+  until grep -q "Sumbrel is ready on" "$log"; do
+    kill -0 "$server" 2>/dev/null || fail "$(explain_failure "$log" "$port" "$data")"
+    sleep 0.1
+  done
+  say "Sumbrel is ready on http://localhost:$port (data in $data, Ctrl+C stops it)"
+  wait "$server"
 }
 
 # check_folder DATA: whether every rule holds in a data folder that is not in use; the folder is only read.
@@ -87,6 +129,8 @@ check_folder() {
 explain_failure() {
   if grep -q "Port $2 was already in use\|Address already in use" "$1"; then
     say "Port $2 is in use already; name another with --port."
+  elif grep -q "This folder holds the demo's books" "$1"; then
+    say "The data in $3 are the demo's books: start them with bin/demo, or name another folder with --data."
   elif grep -qi "already in use\|locked by another process" "$1"; then
     say "The data in $3 is in use by another Sumbrel; stop that one or name another folder with --data."
   elif grep -qi "file corrupted" "$1"; then

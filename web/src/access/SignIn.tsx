@@ -7,6 +7,7 @@ import { Mark } from "../frame/Mark";
 import { Failed, Loading } from "../shared/States";
 
 interface Fields {
+  code: string;
   user: string;
   fullName: string;
   password: string;
@@ -30,11 +31,11 @@ export function SignIn() {
   }
   const first = welcome.data.needsAdministrator;
 
-  const enter = async ({ user, fullName, password }: Fields) => {
+  const enter = async ({ code, user, fullName, password }: Fields) => {
     setRefused("");
     try {
       const me = first
-        ? data(await api.POST("/api/first-administrator", { body: { user, fullName, password } }))
+        ? data(await api.POST("/api/first-administrator", { body: { user, fullName, password, code } }))
         : data(await api.POST("/api/session", { body: { user, password } }));
       queries.setQueryData(["me"], me);
     } catch (error) {
@@ -58,16 +59,27 @@ export function SignIn() {
         <Mark />
         <Typography variant="h1">{first ? "The first administrator" : "Sign in"}</Typography>
         {first && (
-          <Typography>Nobody can sign in here yet. Whoever you name now may add the other users.</Typography>
+          <Typography>
+            Nobody can sign in here yet. The first administrator adds the other users. The server printed a one-time code
+            when it started.
+          </Typography>
         )}
         <Box
           component="form"
           onSubmit={handleSubmit(enter)}
           sx={{ display: "flex", flexDirection: "column", gap: 2, maxWidth: 340 }}
         >
+          {first && (
+            <TextField
+              label="One-time code"
+              autoFocus
+              autoComplete="one-time-code"
+              {...register("code", { required: true })}
+            />
+          )}
           <TextField
             label="User"
-            autoFocus
+            autoFocus={!first}
             autoComplete="username"
             {...register("user", { required: true })}
           />
@@ -85,7 +97,7 @@ export function SignIn() {
             </Alert>
           )}
           <Button type="submit" variant="contained" size="medium" disabled={formState.isSubmitting}>
-            {first ? "Make administrator" : "Sign in"}
+            {first ? "Add administrator" : "Sign in"}
           </Button>
         </Box>
         {welcome.data.demoUsers.length > 0 && (
@@ -101,7 +113,7 @@ export function SignIn() {
                 <Link
                   component="button"
                   type="button"
-                  onClick={() => void enter({ user: demo.user, fullName: "", password: demo.password })}
+                  onClick={() => void enter({ code: "", user: demo.user, fullName: "", password: demo.password })}
                   sx={{ width: 70, textAlign: "left", fontWeight: 700 }}
                 >
                   {demo.user}

@@ -58,7 +58,7 @@ export function fromExplanation(entry: Entry, rank: number): Draft {
     })),
     adjustments: proposal.adjustments,
     onAccount: proposal.onAccount,
-    onAccountCustomerId: proposal.payerId ?? proposal.customerId,
+    onAccountCustomerId: proposal.onAccountCustomerId,
     explanation: rank,
   };
 }

@@ -21,8 +21,9 @@ public final class Bench {
   /**
    * {@code --quick} takes less than two minutes; {@code --wrong} lists what was wrong; {@code
    * --files} measures reading and intake only, {@code --desk} reads and posting on the big set,
-   * {@code --lockbox} a lockbox of 5,000 cheques, {@code --payout} a payout of 50,000 items; {@code
-   * --fit FILE} fits the engine's factors anew instead.
+   * {@code --lockbox} a lockbox of 5,000 cheques, {@code --payout} a payout of 50,000 items, {@code
+   * --durability} what forcing commits to disk costs; {@code --fit FILE} fits the engine's factors
+   * anew instead.
    */
   public static void main(String[] args) throws Exception {
     var given = List.of(args);
@@ -45,6 +46,10 @@ public final class Bench {
       report.payout(PayoutRun.run(SERVER));
       return;
     }
+    if (given.contains("--durability")) {
+      report.durability(DurabilityRun.run(SERVER));
+      return;
+    }
     if (given.contains("--desk")) {
       report.desk(DeskRun.run(SERVER));
       return;
@@ -64,6 +69,7 @@ public final class Bench {
       report.desk(DeskRun.run(SERVER));
       report.lockbox(LockboxRun.run(SERVER));
       report.payout(PayoutRun.run(SERVER));
+      report.durability(DurabilityRun.run(SERVER));
       report.write(LATEST);
     }
   }

@@ -217,7 +217,7 @@ final class DeskRun {
   }
 
   /** The first explanation of an entry, as it stands. */
-  private static String draft(JsonNode entry) {
+  static String draft(JsonNode entry) {
     var first = entry.at("/proposals/0");
     var draft = JsonNodeFactory.instance.objectNode();
     draft.set("entryId", entry.path("id"));
@@ -229,9 +229,7 @@ final class DeskRun {
     }
     draft.set("adjustments", first.path("adjustments"));
     draft.set("onAccount", first.path("onAccount"));
-    draft.set(
-        "onAccountCustomerId",
-        first.path("payerId").isNull() ? first.path("customerId") : first.path("payerId"));
+    draft.set("onAccountCustomerId", first.path("onAccountCustomerId"));
     draft.put("explanation", 1);
     return draft.toString();
   }

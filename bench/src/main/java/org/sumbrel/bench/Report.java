@@ -120,6 +120,18 @@ final class Report {
     results.put("lockbox", lockbox);
   }
 
+  void durability(List<DurabilityRun.Pace> paces) {
+    out.printf("%nsettlements a second: by hand (8 users), in a run%n");
+    for (var pace : paces) {
+      out.printf(
+          "  commits %s: %.0f, %.0f%n",
+          pace.forced() ? "forced to disk" : "written behind",
+          pace.byHandPerSecond(),
+          pace.runPerSecond());
+    }
+    results.put("durability", paces);
+  }
+
   void payout(PayoutRun.Payout payout) {
     out.printf(
         "%npayout of %,d items: read and joined in %.1f s, %,d to invoices; statement %.0f ms,"

@@ -18,7 +18,7 @@ class FirstStartTest extends BrowserTest {
 
   @BeforeEach
   void start() throws Exception {
-    sumbrel = RunningSumbrel.empty();
+    sumbrel = RunningSumbrel.served();
     page.navigate(sumbrel.address());
   }
 
@@ -31,13 +31,18 @@ class FirstStartTest extends BrowserTest {
   void asksForAnAdministratorWhoAddsTheOthers() {
     assertThat(page.getByText("The first administrator")).isVisible();
     assertThat(page.getByText("This is a demonstration")).hasCount(0);
+    page.getByLabel("One-time code").fill("AAAA-BBBB-CCCC");
     page.getByLabel("User").fill("ada");
     page.getByLabel("Full name").fill("Ada Weir");
+    page.getByLabel("Password").fill("quite long enough");
+    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName("Add administrator")).click();
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("not the one-time code");
+    page.getByLabel("One-time code").fill(sumbrel.code().toLowerCase());
     page.getByLabel("Password").fill("short");
-    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName("Make administrator")).click();
+    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName("Add administrator")).click();
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("at least 10 characters");
     page.getByLabel("Password").fill("quite long enough");
-    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName("Make administrator")).click();
+    page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName("Add administrator")).click();
     assertThat(region("The company")).isVisible();
     page.navigate(sumbrel.address() + "/users");
     assertThat(page.getByRole(AriaRole.CELL, new GetByRoleOptions().setName("ada").setExact(true)))
@@ -62,10 +67,11 @@ class FirstStartTest extends BrowserTest {
   /** The way that is laid out for a new company, with the samples that it offers. */
   @Test
   void leadsFromNothingToTheFirstSettledInvoice() {
+    field("One-time code").fill(sumbrel.code());
     field("User").fill("ada");
     field("Full name").fill("Ada Weir");
     field("Password").fill("quite long enough");
-    button("Make administrator").click();
+    button("Add administrator").click();
 
     assertThat(page.getByRole(AriaRole.HEADING, new GetByRoleOptions().setName("First steps")))
         .isVisible();

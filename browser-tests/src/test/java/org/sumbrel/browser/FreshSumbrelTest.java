@@ -16,7 +16,11 @@ abstract class FreshSumbrelTest extends BrowserTest {
 
   @BeforeEach
   void start() throws Exception {
-    sumbrel = RunningSumbrel.withDemoBooks();
+    sumbrel = application();
+  }
+
+  RunningSumbrel application() throws Exception {
+    return RunningSumbrel.withDemoBooks();
   }
 
   @AfterEach

@@ -21,7 +21,7 @@ class IntakeTest extends BrowserTest {
 
   @BeforeEach
   void start() throws Exception {
-    sumbrel = RunningSumbrel.withDemoBooks();
+    sumbrel = RunningSumbrel.toBeKilled();
     signIn();
   }
 

@@ -42,9 +42,9 @@ final class PreparedSumbrel {
             folder.toString());
         run(
             folder,
-            "-XX:ArchiveClassesAtExit=classes.jsa",
-            "-jar",
+            "-XX:ArchiveClassesAtExit=sumbrel.jsa",
             // as it will be called later, or the archive is not taken
+            "-jar",
             folder.resolve("sumbrel-server.jar").toString(),
             "--server.port=0",
             "--sumbrel.business-date=2026-05-29",
@@ -64,10 +64,30 @@ final class PreparedSumbrel {
     command.addAll(
         List.of(
             "-Xshare:auto",
-            "-XX:SharedArchiveFile=" + folder.resolve("classes.jsa"),
+            "-XX:SharedArchiveFile=" + folder.resolve("sumbrel.jsa"),
             "-jar",
             folder.resolve("sumbrel-server.jar").toString()));
     return command;
+  }
+
+  /** The command of a process that starts the application again and again. */
+  static List<String> hostCommand() throws IOException {
+    var folder = folder();
+    var command = java();
+    command.addAll(
+        List.of(
+            "-Xshare:auto",
+            "-XX:SharedArchiveFile=" + folder.resolve("sumbrel.jsa"),
+            "-cp",
+            // the archive is taken where its class path comes first
+            folder.resolve("sumbrel-server.jar") + ":" + TARGET.resolve("test-classes"),
+            SumbrelHost.class.getName()));
+    return command;
+  }
+
+  /** Where the unpacked application is, for the commands in {@code bin}. */
+  static Path start() throws IOException {
+    return folder();
   }
 
   /** Puts the books of the demo company into a folder. */

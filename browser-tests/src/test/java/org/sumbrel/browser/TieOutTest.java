@@ -108,7 +108,7 @@ class TieOutTest extends FreshSumbrelTest {
   /** Books that were broken behind the application's back. */
   @Test
   void aBrokenTrailBreaksTheLineAndOpensItsItems() throws Exception {
-    sumbrel.kill();
+    sumbrel.close();
     try (var books = DriverManager.getConnection(sumbrel.database(), "sumbrel", "");
         var breaking = books.createStatement()) {
       breaking.executeUpdate(

@@ -11,6 +11,8 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param businessDate a fixed ISO date for demonstrations and tests, or empty for the real one
  * @param stopWhenReady whether to stop again as soon as everything is in place, which prepares a
  *     data folder
+ * @param forcedCommits whether a commit is on disk before it is answered; false only to measure
+ *     what that costs
  */
 @ConfigurationProperties("sumbrel")
 public record SumbrelSettings(
@@ -18,17 +20,14 @@ public record SumbrelSettings(
     @DefaultValue("") String inbox,
     @DefaultValue("") String businessDate,
     @DefaultValue("false") boolean stopWhenReady,
+    @DefaultValue("true") boolean forcedCommits,
     @DefaultValue Demo demo) {
 
   /**
    * The made-up company.
    *
    * @param enabled whether it is put into an empty database
-   * @param users whether the demo users may sign in and stand on the sign-in page
    * @param big whether the big set is added
    */
-  public record Demo(
-      @DefaultValue("false") boolean enabled,
-      @DefaultValue("true") boolean users,
-      @DefaultValue("false") boolean big) {}
+  public record Demo(@DefaultValue("false") boolean enabled, @DefaultValue("false") boolean big) {}
 }

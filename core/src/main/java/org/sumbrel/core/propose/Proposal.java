@@ -13,7 +13,7 @@ import org.sumbrel.core.settle.Draft;
  *
  * @param probability from 0 to 1
  * @param customerId whose items it pays; empty where they belong to several customers
- * @param payerId whose account what is left goes to
+ * @param payerId who sent the money; empty where that is not known
  * @param evidence the reasons, strongest first
  */
 public record Proposal(
@@ -31,8 +31,16 @@ public record Proposal(
     evidence = List.copyOf(evidence);
   }
 
+  /**
+   * On whose account what is left over is kept: the payer's, whose money it is; without a known
+   * payer that of the customer whose items are paid.
+   */
+  public Optional<String> onAccountCustomerId() {
+    return payerId.or(() -> customerId);
+  }
+
   /** The explanation as a draft for its receipt. */
   public Draft draftFor(Receipt receipt) {
-    return new Draft(receipt, applications, adjustments, onAccount, customerId.or(() -> payerId));
+    return new Draft(receipt, applications, adjustments, onAccount, onAccountCustomerId());
   }
 }

@@ -39,8 +39,18 @@ class DemoUsers implements ApplicationRunner {
 
   @Override
   public void run(ApplicationArguments arguments) {
-    if (settings.demo().enabled() && settings.demo().users()) {
+    if (settings.demo().enabled()) {
       ALL.forEach((name, user) -> users.addForDemo(name, user.fullName(), user.role()));
+    } else if (ALL.entrySet().stream().allMatch(this::isThere)) {
+      // everybody knows their passwords
+      throw new IllegalStateException("This folder holds the demo's books.");
     }
+  }
+
+  private boolean isThere(Map.Entry<String, DemoUser> user) {
+    return users
+        .named(user.getKey())
+        .filter(person -> person.fullName().equals(user.getValue().fullName()))
+        .isPresent();
   }
 }

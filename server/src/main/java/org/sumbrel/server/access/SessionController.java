@@ -1,6 +1,7 @@
 package org.sumbrel.server.access;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -58,7 +59,11 @@ class SessionController {
   record SignIn(@NotBlank String user, @NotNull String password) {}
 
   record FirstAdministrator(
-      @NotBlank String user, @NotBlank String fullName, @NotNull String password) {}
+      @NotBlank String user,
+      @NotBlank String fullName,
+      @NotNull String password,
+      @NotNull @Schema(description = "the one-time code that the server printed when it started")
+          String code) {}
 
   record DemoUser(@NotNull String user, @NotNull String password, @NotNull Role role) {}
 
@@ -76,7 +81,7 @@ class SessionController {
   @Operation(summary = "What the sign-in page needs to know")
   Welcome welcome() {
     var demo =
-        settings.demo().enabled() && settings.demo().users()
+        settings.demo().enabled()
             ? users.all().stream()
                 .filter(p -> DemoUsers.isOne(p.name()))
                 .map(p -> new DemoUser(p.name(), p.name() + "-demo", p.role()))
@@ -114,12 +119,13 @@ class SessionController {
 
   @PostMapping("/api/first-administrator")
   @Operation(
-      summary = "Makes the first administrator of an installation that has none, and signs him in")
+      summary = "Adds the first administrator of an installation that has none, and signs them in")
   Me firstAdministrator(
       @Valid @RequestBody FirstAdministrator call,
       HttpServletRequest request,
       HttpServletResponse response) {
-    var person = users.addFirstAdministrator(call.user(), call.fullName(), call.password());
+    var person =
+        users.addFirstAdministrator(call.user(), call.fullName(), call.password(), call.code());
     open(person, request, response);
     return me(person);
   }

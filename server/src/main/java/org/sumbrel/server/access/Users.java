@@ -27,10 +27,17 @@ public class Users {
 
   private final UserRepository users;
   private final PasswordEncoder passwords;
+  private final SetupCode setup;
   private final JdbcClient jdbc;
   private final Clock clock;
 
-  Users(UserRepository users, PasswordEncoder passwords, JdbcClient jdbc, Clock clock) {
+  Users(
+      UserRepository users,
+      PasswordEncoder passwords,
+      SetupCode setup,
+      JdbcClient jdbc,
+      Clock clock) {
+    this.setup = setup;
     this.jdbc = jdbc;
     this.users = users;
     this.passwords = passwords;
@@ -77,15 +84,21 @@ public class Users {
   }
 
   /**
-   * Makes the first administrator.
+   * Adds the first administrator.
    *
+   * @throws BadRequest where the one-time code is wrong, or name or password will not do
    * @throws Conflict where there is one already
    */
   @Transactional
-  public Person addFirstAdministrator(String name, String fullName, String password) {
+  public Person addFirstAdministrator(
+      String name, String fullName, String password, String setupCode) {
     if (!needAdministrator()) {
       throw new Conflict(
-          "ALREADY_SET_UP", "There is an administrator already; ask him for a user.");
+          "ALREADY_SET_UP", "There is an administrator already; ask them for a user.");
+    }
+    if (!setup.takes(setupCode)) {
+      throw new BadRequest(
+          "This is not the one-time code. The server prints it when it starts; start it again for a new one.");
     }
     return add(name, fullName, password, Role.ADMINISTRATOR);
   }

@@ -135,9 +135,7 @@ class DemoStart implements ApplicationRunner {
         status -> {
           try {
             fill();
-            if (settings.demo().users()) {
-              users.worksIn("sela", List.of(companies.ids().get(1)));
-            }
+            users.worksIn("sela", List.of(companies.ids().get(1)));
           } catch (BrokenFile | IOException e) {
             throw new IllegalStateException("the demo's own files are broken", e);
           }

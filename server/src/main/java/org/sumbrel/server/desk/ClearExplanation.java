@@ -9,7 +9,7 @@ import org.sumbrel.server.api.AdjustmentKind;
  * currency.
  */
 public record ClearExplanation(
-    List<Part> parts, List<Difference> differences, String onAccount, Long customerId) {
+    List<Part> parts, List<Difference> differences, String onAccount, Long onAccountCustomerId) {
 
   /** What it takes of one item. */
   public record Part(Long itemId, String amount, String discount) {}
@@ -27,6 +27,6 @@ public record ClearExplanation(
             .map(a -> new Difference(a.kind(), a.amount(), a.customerId(), a.reason()))
             .toList(),
         stored.onAccount(),
-        stored.customerId() == null ? stored.payerId() : stored.customerId());
+        stored.onAccountCustomerId());
   }
 }

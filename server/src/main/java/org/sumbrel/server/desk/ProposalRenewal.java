@@ -1,5 +1,6 @@
 package org.sumbrel.server.desk;
 
+import jakarta.annotation.PreDestroy;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +18,6 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.annotation.Order;
-import org.springframework.core.task.TaskExecutor;
 import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
 import org.springframework.stereotype.Component;
@@ -43,7 +43,7 @@ public class ProposalRenewal implements ApplicationRunner {
   private final Proposals proposals;
   private final ApplicationEventPublisher events;
   private final Closing closing;
-  private final TaskExecutor behindTheScenes;
+  private final ThreadPoolTaskExecutor behindTheScenes;
   private final Map<Long, Object> locks = new ConcurrentHashMap<>();
   private final Map<Long, Thinking> thinking = new ConcurrentHashMap<>();
 
@@ -58,6 +58,11 @@ public class ProposalRenewal implements ApplicationRunner {
     executor.setDaemon(true);
     executor.initialize();
     this.behindTheScenes = executor;
+  }
+
+  @PreDestroy
+  void stop() {
+    behindTheScenes.shutdown();
   }
 
   /** What would be thought otherwise if an alias were held to, while no renewal is under way. */

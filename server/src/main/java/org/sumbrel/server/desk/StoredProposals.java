@@ -27,7 +27,13 @@ record StoredProposals(
       List<StoredAdjustment> adjustments,
       String onAccount,
       boolean owing,
-      List<Evidence> evidence) {}
+      List<Evidence> evidence) {
+
+    /** As {@link Proposal#onAccountCustomerId()}; null where nobody is known. */
+    Long onAccountCustomerId() {
+      return payerId == null ? customerId : payerId;
+    }
+  }
 
   record StoredApplication(Long itemId, String number, String amount, String discount) {}
 
@@ -86,10 +92,6 @@ record StoredProposals(
 
   /** Whose account the first explanation speaks of; null where nobody's. */
   Long leadCustomer() {
-    if (proposals.isEmpty()) {
-      return null;
-    }
-    var first = proposals.get(0);
-    return first.payerId() == null ? first.customerId() : first.payerId();
+    return proposals.isEmpty() ? null : proposals.get(0).onAccountCustomerId();
   }
 }

@@ -7,6 +7,7 @@ import org.h2.jdbc.JdbcConnection;
 import org.h2.mvstore.MVStore;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Component;
+import org.sumbrel.server.SumbrelSettings;
 
 /**
  * Forces what is committed to disk. The embedded database answers a commit when its changes are in
@@ -19,10 +20,12 @@ public class CommittedChanges {
 
   private final DataSource dataSource;
   private final GroupCommit group = new GroupCommit(this::write);
+  private final boolean forced;
   private volatile MVStore store;
 
-  CommittedChanges(DataSource dataSource) {
+  CommittedChanges(DataSource dataSource, SumbrelSettings settings) {
     this.dataSource = dataSource;
+    this.forced = settings.forcedCommits();
   }
 
   /**
@@ -31,7 +34,9 @@ public class CommittedChanges {
    * @throws DataAccessResourceFailureException where it cannot be written, such as on a full disk
    */
   public void force() {
-    group.force();
+    if (forced) {
+      group.force();
+    }
   }
 
   private void write() {

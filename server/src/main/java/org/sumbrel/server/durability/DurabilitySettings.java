@@ -6,6 +6,7 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.autoconfigure.transaction.TransactionManagerCustomizers;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Primary;
 import org.springframework.jdbc.support.JdbcTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionOperations;
@@ -24,6 +25,12 @@ class DurabilitySettings {
     transactions.setEntityManagerFactory(entities);
     customizers.ifAvailable(c -> c.customize(transactions));
     return transactions;
+  }
+
+  @Bean
+  @Primary
+  TransactionTemplate transactionTemplate(DurableTransactions transactions) {
+    return new TransactionTemplate(transactions);
   }
 
   /**

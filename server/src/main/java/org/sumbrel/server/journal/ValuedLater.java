@@ -93,7 +93,7 @@ class ValuedLater {
             row -> {
               open.put(row.getLong("id"), Money.ofMinor(unit, row.getLong("open_minor")));
             });
-    open.forEach((id, money) -> set("open_item", id, counting.rate().of(money)));
+    open.forEach((id, money) -> setItem(id, counting.rate().of(money)));
   }
 
   /** A line as it was written, and the last position of its entry. */
@@ -139,15 +139,25 @@ class ValuedLater {
             .valued(CurrencyUnit.of(waiting.books()), unit -> Optional.of(counting.rate()))
             .lines();
     for (var n = 0; n < lines.size(); n++) {
-      set("journal_line", lines.get(n).id(), valued.get(n).worth().orElseThrow());
+      setLine(lines.get(n).id(), valued.get(n).worth().orElseThrow());
     }
     for (var n = lines.size(); n < valued.size(); n++) {
       write(entryId, lines.get(0).last() + 1 + n - lines.size(), valued.get(n), waiting);
     }
   }
 
-  private void set(String table, Long id, Money worth) {
-    jdbc.sql("update " + table + " set worth_minor = :worth where id = :id")
+  /**
+   * Raises the version too: whoever changes the item at this moment must not write the worth back.
+   */
+  private void setItem(Long id, Money worth) {
+    jdbc.sql("update open_item set worth_minor = :worth, version = version + 1 where id = :id")
+        .param("worth", worth.getAmountMinorLong())
+        .param("id", id)
+        .update();
+  }
+
+  private void setLine(Long id, Money worth) {
+    jdbc.sql("update journal_line set worth_minor = :worth where id = :id")
         .param("worth", worth.getAmountMinorLong())
         .param("id", id)
         .update();

@@ -1,7 +1,9 @@
 package org.sumbrel.server.payouts;
 
-import java.util.Map;
+import jakarta.annotation.PreDestroy;
+import java.time.Instant;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
@@ -9,13 +11,19 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.core.task.TaskExecutor;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
 import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.sumbrel.core.payout.PayoutRefused;
 import org.sumbrel.core.settle.SettlementRefused;
 import org.sumbrel.server.api.BadRequest;
@@ -23,8 +31,9 @@ import org.sumbrel.server.api.Conflict;
 import org.sumbrel.server.api.NotThere;
 
 /**
- * Payouts that are booked or taken back behind the scenes, and how far each is. Each is one
- * transaction: a process that is stopped in the middle leaves the payout as it was.
+ * Payouts that are booked or reversed in the background, and how far each is. Each is one
+ * transaction: a process that is stopped in the middle leaves the payout as it was. The jobs are
+ * rows, so that any number of processes know of each other's, and that a dead one holds nothing up.
  */
 @Component
 class PayoutJobs {
@@ -33,6 +42,10 @@ class PayoutJobs {
 
   /** So long a call waits for the end; most payouts are booked by then. */
   private static final long PATIENCE_SECONDS = 2;
+
+  private static final int ATTEMPTS = 10;
+
+  private static final long BETWEEN_NOTES = TimeUnit.MILLISECONDS.toNanos(500);
 
   /** What is done with a payout. */
   enum Doing {
@@ -53,24 +66,17 @@ class PayoutJobs {
     void go(LongConsumer watch);
   }
 
-  private static final class Job {
-    private final Doing doing;
-    private final String by;
-    private final long items;
-    private final AtomicLong done = new AtomicLong();
-    private volatile String refused;
+  private final PayoutJobRepository jobs;
+  private final TransactionTemplate beside;
+  private final ThreadPoolTaskExecutor behindTheScenes;
 
-    Job(Doing doing, String by, long items) {
-      this.doing = doing;
-      this.by = by;
-      this.items = items;
-    }
-  }
+  /** The payouts this process works on, whose jobs it renews. */
+  private final Set<Long> ownJobs = ConcurrentHashMap.newKeySet();
 
-  private final Map<Long, Job> jobs = new ConcurrentHashMap<>();
-  private final TaskExecutor behindTheScenes;
-
-  PayoutJobs() {
+  PayoutJobs(PayoutJobRepository jobs, PlatformTransactionManager transactions) {
+    this.jobs = jobs;
+    this.beside = new TransactionTemplate(transactions);
+    this.beside.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     var executor = new ThreadPoolTaskExecutor();
     executor.setCorePoolSize(2);
     executor.setMaxPoolSize(2);
@@ -80,10 +86,16 @@ class PayoutJobs {
     this.behindTheScenes = executor;
   }
 
+  @PreDestroy
+  void stop() {
+    behindTheScenes.shutdown();
+  }
+
   /** How far the one of a payout is; empty where none is at work and none was refused. */
   Optional<Progress> of(Long payoutId) {
-    return Optional.ofNullable(jobs.get(payoutId))
-        .map(j -> new Progress(j.doing, j.by, j.done.get(), j.items, j.refused));
+    return jobs.findById(payoutId)
+        .filter(job -> job.isRefused() || job.atWork(Instant.now()))
+        .map(PayoutJobEntity::view);
   }
 
   /**
@@ -93,19 +105,11 @@ class PayoutJobs {
    * @throws RuntimeException what the work was refused with, where that was soon
    */
   void run(Long payoutId, Doing doing, String by, long items, Work work) {
-    var job = new Job(doing, by, items);
-    var before =
-        jobs.compute(payoutId, (id, old) -> old == null || old.refused != null ? job : old);
-    if (before != job) {
-      throw new Conflict(
-          "AT_WORK",
-          before.by
-              + (before.doing == Doing.BOOK ? " books" : " takes back")
-              + " this payout just now; wait for it.");
-    }
+    begin(payoutId, doing, by, items);
+    ownJobs.add(payoutId);
     var end =
-        CompletableFuture.runAsync(() -> work.go(job.done::set), behindTheScenes)
-            .whenComplete((nothing, refusal) -> ended(payoutId, job, refusal));
+        CompletableFuture.runAsync(() -> work.go(noting(payoutId)), behindTheScenes)
+            .whenComplete((nothing, refusal) -> ended(payoutId, refusal));
     try {
       end.get(PATIENCE_SECONDS, TimeUnit.SECONDS);
     } catch (TimeoutException stillAtWork) {
@@ -113,7 +117,7 @@ class PayoutJobs {
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
     } catch (ExecutionException e) {
-      jobs.remove(payoutId, job);
+      remove(payoutId);
       if (e.getCause() instanceof RuntimeException refusal) {
         throw refusal;
       }
@@ -121,18 +125,84 @@ class PayoutJobs {
     }
   }
 
-  private void ended(Long payoutId, Job job, Throwable refusal) {
+  /** Renews the jobs of this process, so that others know that it lives. */
+  @Scheduled(fixedRate = 5, timeUnit = TimeUnit.SECONDS)
+  void renew() {
+    for (var payoutId : ownJobs) {
+      change(payoutId, job -> job.renew(Instant.now()));
+    }
+  }
+
+  private void begin(Long payoutId, Doing doing, String by, long items) {
+    try {
+      beside.executeWithoutResult(
+          t -> {
+            var job = jobs.findById(payoutId).orElseGet(() -> new PayoutJobEntity(payoutId));
+            if (job.atWork(Instant.now())) {
+              throw atWork(job);
+            }
+            job.begin(doing, by, items, Instant.now());
+            jobs.saveAndFlush(job);
+          });
+    } catch (ConcurrencyFailureException | DataIntegrityViolationException e) {
+      // somebody began at this very moment
+      throw jobs.findById(payoutId).map(PayoutJobs::atWork).orElseThrow(() -> e);
+    }
+  }
+
+  private static Conflict atWork(PayoutJobEntity job) {
+    return new Conflict(
+        "AT_WORK",
+        job.startedBy()
+            + (job.doing() == Doing.BOOK ? " books" : " takes back")
+            + " this payout just now; wait for it.");
+  }
+
+  /** Notes progress, not more often than somebody who looks would see. */
+  private LongConsumer noting(Long payoutId) {
+    var last = new AtomicLong(Long.MIN_VALUE);
+    return done -> {
+      var now = System.nanoTime();
+      if (last.get() == Long.MIN_VALUE || now - last.get() > BETWEEN_NOTES) {
+        last.set(now);
+        change(payoutId, job -> job.progress(done, Instant.now()));
+      }
+    };
+  }
+
+  /** Changes the job; where another thread changed it at the same moment, it is tried again. */
+  private void change(Long payoutId, Consumer<PayoutJobEntity> how) {
+    for (var attempt = 1; ; attempt++) {
+      try {
+        beside.executeWithoutResult(t -> jobs.findById(payoutId).ifPresent(how));
+        return;
+      } catch (ConcurrencyFailureException e) {
+        if (attempt == ATTEMPTS) {
+          throw e;
+        }
+      }
+    }
+  }
+
+  private void remove(Long payoutId) {
+    change(payoutId, jobs::delete);
+  }
+
+  private void ended(Long payoutId, Throwable refusal) {
+    ownJobs.remove(payoutId);
     if (refusal == null) {
-      jobs.remove(payoutId, job);
+      remove(payoutId);
       return;
     }
     var cause = refusal instanceof CompletionException ? refusal.getCause() : refusal;
     if (saysWhy(cause)) {
-      job.refused = cause.getMessage();
+      change(payoutId, job -> job.refuse(cause.getMessage()));
     } else {
       // what went wrong inside is for the log, not for whoever looks at the payout
       LOG.error("payout {} was not done", payoutId, cause);
-      job.refused = "Something went wrong inside; nothing of it was kept. Try it again.";
+      change(
+          payoutId,
+          job -> job.refuse("Something went wrong inside; nothing of it was kept. Try it again."));
     }
   }
 

@@ -1,5 +1,6 @@
 package org.sumbrel.server.runs;
 
+import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
@@ -9,7 +10,6 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.annotation.Order;
-import org.springframework.core.task.TaskExecutor;
 import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.data.domain.Limit;
@@ -50,8 +50,8 @@ class RunWorker implements ApplicationRunner {
   private final TransactionTemplate transaction;
   private final Clock clock;
   private final Closing closing;
-  private final TaskExecutor behindTheScenes;
-  private final TaskExecutor otherHands;
+  private final ThreadPoolTaskExecutor behindTheScenes;
+  private final ThreadPoolTaskExecutor otherHands;
   private final int hands;
 
   RunWorker(
@@ -84,6 +84,12 @@ class RunWorker implements ApplicationRunner {
     otherHands.setDaemon(true);
     otherHands.initialize();
     this.otherHands = otherHands;
+  }
+
+  @PreDestroy
+  void stop() {
+    behindTheScenes.shutdown();
+    otherHands.shutdown();
   }
 
   void submit(Long runId) {

@@ -144,7 +144,7 @@ public class RunPosting {
     var names =
         customers.names(
             clear.values().stream()
-                .map(ClearExplanation::customerId)
+                .map(ClearExplanation::onAccountCustomerId)
                 .filter(Objects::nonNull)
                 .distinct()
                 .toList());
@@ -152,7 +152,7 @@ public class RunPosting {
     for (var entry : rows) {
       var explanation = clear.get(entry.id());
       if (explanation != null) {
-        var payer = names.getOrDefault(explanation.customerId(), entry.payerWords());
+        var payer = names.getOrDefault(explanation.onAccountCustomerId(), entry.payerWords());
         var body = held.write(command(entry, explanation));
         prepared.add(new Prepared(entry.id(), payer(payer), entry.amount(), false, body, null));
       }
@@ -183,7 +183,7 @@ public class RunPosting {
             .toList(),
         new MoneyView(clear.onAccount(), currency),
         null,
-        clear.customerId(),
+        clear.onAccountCustomerId(),
         null,
         1,
         null,

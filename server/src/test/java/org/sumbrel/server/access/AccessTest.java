@@ -83,7 +83,7 @@ class AccessTest {
                     .with(csrf())
                     .contentType(MediaType.APPLICATION_JSON)
                     .content(
-                        "{\"user\":\"mallory\",\"fullName\":\"M\",\"password\":\"long enough\"}"))
+                        "{\"user\":\"mallory\",\"fullName\":\"M\",\"password\":\"long enough\",\"code\":\"AAAA-BBBB-CCCC\"}"))
             .andReturn()
             .getResponse();
     assertThat(answer.getStatus()).isEqualTo(409);

@@ -49,7 +49,7 @@ class InboxWatchTest {
 
   private InboxWatch started() {
     return new InboxWatch(
-        new SumbrelSettings("x", folder.toString(), "", false, null),
+        new SumbrelSettings("x", folder.toString(), "", false, true, null),
         companies,
         intakes,
         renewal,

@@ -1,17 +1,24 @@
 package org.sumbrel.server.journal;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.sumbrel.server.TestBooks.expect;
 
+import jakarta.persistence.EntityManager;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.CompletableFuture;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.sumbrel.server.ApiTest;
 import org.sumbrel.server.Clerk;
+import org.sumbrel.server.customers.OpenItemEntity;
 
 /** What is written before a rate of its day is known, and what is written after. */
 @ApiTest
@@ -19,6 +26,8 @@ class ValuedLaterTest {
 
   @Autowired private MockMvc web;
   @Autowired private JdbcClient jdbc;
+  @Autowired private EntityManager entities;
+  @Autowired private TransactionTemplate transaction;
 
   private record Line(String entry, String code, long minor, Long worth) {}
 
@@ -92,5 +101,54 @@ class ValuedLaterTest {
     for (var checked : maren.get("/api/check").body()) {
       assertThat(checked.at("/broken")).as(checked.at("/rule").asText()).isEmpty();
     }
+  }
+
+  /** A due date that is changed while a rate becomes known does not take the worth away again. */
+  @Test
+  void keepsTheWorthWhateverIsChangedAtTheSameMoment() {
+    var maren = Clerk.maren(web);
+    var wynne = new Clerk(web, "wynne", "ADMINISTRATOR");
+    var company =
+        expect(
+                201,
+                wynne.post("/api/companies", "{\"name\":\"Same Moment Ltd\",\"currency\":\"USD\"}"))
+            .text("/id");
+    expect(201, maren.drop("c.csv", "customer_id,name\nSM1,Same Moment\n", "?company=" + company));
+    var customer = maren.get("/api/customers?company=" + company).text("/rows/0/id");
+    var invoice =
+        "{\"customerId\":%s,\"number\":\"SM-1\",\"issuedOn\":\"2026-05-26\",\"dueOn\":\"2026-06-26\",\"total\":{\"amount\":\"500.00\",\"currency\":\"BOB\"}}";
+    expect(201, maren.post("/api/invoices", invoice.formatted(customer)));
+    var id = jdbc.sql("select id from open_item where number = 'SM-1'").query(Long.class).single();
+
+    assertThatThrownBy(
+            () ->
+                transaction.executeWithoutResult(
+                    t -> {
+                      var item = entities.find(OpenItemEntity.class, id);
+                      CompletableFuture.runAsync(() -> typeRate()).join();
+                      item.dueIs(LocalDate.of(2026, 7, 1));
+                    }))
+        .isInstanceOf(OptimisticLockingFailureException.class);
+
+    assertThat(worth(id)).isEqualTo(7_200);
+    transaction.executeWithoutResult(
+        t -> entities.find(OpenItemEntity.class, id).dueIs(LocalDate.of(2026, 7, 1)));
+    assertThat(worth(id)).isEqualTo(7_200);
+  }
+
+  private void typeRate() {
+    expect(
+        201,
+        Clerk.maren(web)
+            .post(
+                "/api/rates",
+                "{\"on\":\"2026-05-26\",\"from\":\"BOB\",\"to\":\"USD\",\"rate\":\"0.144\",\"reason\":\"told by the bank\",\"sure\":true}"));
+  }
+
+  private Long worth(Long id) {
+    return jdbc.sql("select worth_minor from open_item where id = :id")
+        .param("id", id)
+        .query(Long.class)
+        .single();
   }
 }
