@@ -60,8 +60,8 @@ export function SignIn() {
         <Typography variant="h1">{first ? "The first administrator" : "Sign in"}</Typography>
         {first && (
           <Typography>
-            Nobody can sign in here yet. The first administrator adds the other users. The server printed a one-time code
-            when it started.
+            Nobody can sign in here yet. The first administrator adds the other users. The server printed a
+            one-time code when it started.
           </Typography>
         )}
         <Box
@@ -113,7 +113,9 @@ export function SignIn() {
                 <Link
                   component="button"
                   type="button"
-                  onClick={() => void enter({ code: "", user: demo.user, fullName: "", password: demo.password })}
+                  onClick={() =>
+                    void enter({ code: "", user: demo.user, fullName: "", password: demo.password })
+                  }
                   sx={{ width: 70, textAlign: "left", fontWeight: 700 }}
                 >
                   {demo.user}
