@@ -142,9 +142,10 @@ explain_failure() {
   fi
 }
 
-# Chromium for the browser tests, from Debian's packages where it is missing.
+# Chromium for the browser tests, from Debian's packages where it is missing: the one without a window of its own.
 need_chromium() {
-  [ -x /usr/bin/chromium ] || need_package chromium "The browser tests need Chromium at /usr/bin/chromium"
+  [ -x /usr/bin/chromium-headless-shell ] || [ -x /usr/bin/chromium ] \
+    || need_package chromium-headless-shell "The browser tests need Chromium, as /usr/bin/chromium-headless-shell or /usr/bin/chromium"
 }
 
 # The plain-text accounting tool that the exported ledger is held against, from Debian's packages where it is missing.

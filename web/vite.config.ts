@@ -14,12 +14,15 @@ export default defineConfig({
   test: {
     environment: "jsdom",
     globals: false,
-    // a busy machine may take several times as long as an idle one
-    testTimeout: 60_000,
+    setupFiles: ["src/testSetup.ts"],
+    // the files of a worker share its page and its modules, which take as long to make as the tests to run
+    isolate: false,
+    // a busy machine may take many times as long as an idle one
+    testTimeout: 120_000,
     pool: "threads",
     // left alone, a machine of two cores would be given one worker
     maxWorkers: 2,
-    // each file has modules of its own; packed into few files the large packages load three times as fast
+    // packed into few files the large packages load three times as fast
     deps: {
       optimizer: {
         client: {

@@ -1,16 +1,13 @@
 import { ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, configure, render } from "@testing-library/react";
+import { render } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { ReactNode } from "react";
 import { MemoryRouter } from "react-router";
-import { afterEach, vi } from "vitest";
+import { vi } from "vitest";
 import { BooksContext } from "./access/session";
 import type { Money, Schemas } from "./api/client";
 import { themeFor } from "./theme";
-
-// a machine that does much else at the same time needs longer until a page shows what came
-configure({ asyncUtilTimeout: 10_000 });
 
 type Item = Schemas["OpenItemView"];
 type Account = Schemas["CustomerAccount"];
@@ -128,9 +125,3 @@ export function serverAnswers(answers: Record<string, (request: Request) => Answ
   });
   return calls;
 }
-
-afterEach(() => {
-  cleanup();
-  vi.restoreAllMocks();
-  vi.unstubAllGlobals();
-});

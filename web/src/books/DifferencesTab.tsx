@@ -7,7 +7,7 @@ import { Bars } from "../shared/Bars";
 import { Choice } from "../shared/Choice";
 import { DayField } from "../shared/DayField";
 import { onDayOfYear } from "../shared/dates";
-import { grouped } from "../shared/money";
+import { grouped, ofValue } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
 import { useDifferences } from "./queries";
 import { usePeriod } from "./usePeriod";
@@ -83,7 +83,7 @@ function Months({ report }: { report: Schemas["CostReport"] }) {
         label="What differences cost by month"
         names={report.months.map((m) => month.format(new Date(m.month)))}
         series={[{ name: "Lost", values: sums }]}
-        say={(value) => grouped({ ...zero, amount: value.toFixed(2) })}
+        say={(value) => grouped(ofValue(value, zero))}
       />
     </Box>
   );

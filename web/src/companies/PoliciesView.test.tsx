@@ -1,10 +1,8 @@
-import { cleanup, screen, waitFor } from "@testing-library/react";
-import { afterEach, describe, expect, it } from "vitest";
+import { screen, waitFor } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
 import type { Schemas } from "../api/client";
 import { serverAnswers, show, usd } from "../testing";
 import PoliciesView from "./PoliciesView";
-
-afterEach(cleanup);
 
 function limits(under: string): Schemas["LimitsView"] {
   const limit = { under: usd(under), over: usd(under), percent: 1.5 };

@@ -1,9 +1,7 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
 import { serverAnswers, show } from "../testing";
 import { KnownPayers } from "./KnownPayers";
-
-afterEach(cleanup);
 
 const KNOWN = {
   aliases: [

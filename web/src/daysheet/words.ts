@@ -1,5 +1,5 @@
 import type { Money, Schemas } from "../api/client";
-import { grouped } from "../shared/money";
+import { grouped, ofValue } from "../shared/money";
 
 export type DaySheet = Schemas["DaySheetView"];
 export type Hand = Schemas["HandSum"]["hand"];
@@ -37,7 +37,7 @@ export type Open = (of: Figure, title: string) => void;
 
 /** How a bar says its figure, in the currency of another amount. */
 export function said(like: Money) {
-  return (value: number) => grouped({ ...like, amount: value.toFixed(2) });
+  return (value: number) => grouped(ofValue(value, like));
 }
 
 /** So many days after a day; before it where they are negative. */

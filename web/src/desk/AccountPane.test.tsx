@@ -1,11 +1,10 @@
-import { cleanup, screen } from "@testing-library/react";
+import { screen } from "@testing-library/react";
 import { createRef } from "react";
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { beforeEach, describe, expect, it, vi } from "vitest";
 import { accountOf, GROUP, openItem, serverAnswers, show, usd, withRoom } from "../testing";
 import { AccountPane } from "./AccountPane";
 import type { Draft } from "./drafts";
 
-afterEach(cleanup);
 beforeEach(withRoom);
 
 const EMPTY: Draft = { entryId: 1, applications: [], adjustments: [] };

@@ -1,11 +1,9 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
 import type { Schemas } from "../api/client";
 import { serverAnswers, show, usd } from "../testing";
 import { Advice, compared } from "./Advice";
 import type { Entry } from "./drafts";
-
-afterEach(cleanup);
 
 type One = Schemas["AdviceView"];
 

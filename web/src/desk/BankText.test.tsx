@@ -1,10 +1,8 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
 import { show } from "../testing";
 import { BankText } from "./BankText";
 import type { Entry } from "./drafts";
-
-afterEach(cleanup);
 
 function entry(more: Partial<Entry>): Entry {
   return { payerName: "", payerAccount: "", text: "", marks: [], proposals: [], ...more } as Entry;

@@ -1,10 +1,8 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
 import { show, usd } from "../testing";
 import { BatchParts } from "./BatchParts";
 import type { Entry } from "./drafts";
-
-afterEach(cleanup);
 
 type Part = Entry["parts"][number];
 

@@ -1,11 +1,9 @@
-import { cleanup, screen, within } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { screen, within } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../api/client";
 import { show, usd } from "../testing";
 import type { Entry } from "./drafts";
 import { Explanations } from "./Explanations";
-
-afterEach(cleanup);
 
 function application(itemId: number, number: string, amount: string): Schemas["ProposedApplication"] {
   return {

@@ -1,10 +1,8 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import { show } from "../testing";
 import type { HeldDraft } from "./drafts";
 import { HeldNotice } from "./HeldNotice";
-
-afterEach(cleanup);
 
 function held(by: string, state: HeldDraft["state"], note = ""): HeldDraft {
   return {

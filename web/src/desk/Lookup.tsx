@@ -1,4 +1,5 @@
 import { Box, Button, Checkbox, Link, Typography } from "@mui/material";
+import type { ReactNode } from "react";
 import { Link as RouterLink } from "react-router";
 import type { Money, Schemas } from "../api/client";
 import { useFitting, useFound } from "../find/queries";
@@ -49,10 +50,12 @@ export function Lookup({
         <Button
           key={c.id}
           onClick={() => pick(c.id)}
-          sx={{ justifyContent: "space-between", fontWeight: 400 }}
+          sx={{ justifyContent: "space-between", fontWeight: 400, gap: 1.5, minWidth: 0 }}
         >
-          <span>{c.name}</span>
-          <span>{count(c.openItems, "item")}</span>
+          <Named>{c.name}</Named>
+          <Box component="span" sx={{ flexShrink: 0 }}>
+            {count(c.openItems, "item")}
+          </Box>
         </Button>
       ))}
       {fitting.data && received && !isZero(received) && fitting.data.items.length > 1 && (
@@ -78,12 +81,21 @@ export function Lookup({
           />
           <Button
             onClick={() => pick(item.customerId, item)}
-            sx={{ flex: 1, justifyContent: "space-between", fontWeight: 400, textAlign: "left" }}
+            sx={{
+              flex: 1,
+              minWidth: 0,
+              justifyContent: "space-between",
+              fontWeight: 400,
+              textAlign: "left",
+              gap: 1.5,
+            }}
           >
-            <span>
+            <Named title={`${item.number} ${item.customerName}`}>
               <span className="figure">{item.number}</span> {item.customerName}
-            </span>
-            <Amount of={item.open} />
+            </Named>
+            <Box component="span" sx={{ flexShrink: 0 }}>
+              <Amount of={item.open} />
+            </Box>
           </Button>
         </Box>
       ))}
@@ -110,6 +122,19 @@ export function Lookup({
           Everything that fits, of any age
         </Link>
       )}
+    </Box>
+  );
+}
+
+/** A name that is cut where the line has no room for it, so that it never runs into the amount. */
+function Named({ children, title }: { children: ReactNode; title?: string }) {
+  return (
+    <Box
+      component="span"
+      title={title}
+      sx={{ minWidth: 0, overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}
+    >
+      {children}
     </Box>
   );
 }

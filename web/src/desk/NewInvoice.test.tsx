@@ -1,10 +1,8 @@
-import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import { accountOf, openItem, serverAnswers, show, usd } from "../testing";
 import type { Draft } from "./drafts";
 import { NewInvoice } from "./NewInvoice";
-
-afterEach(cleanup);
 
 const EMPTY: Draft = { entryId: 1, applications: [], adjustments: [] };
 const SERVER = {

@@ -1,10 +1,8 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import { serverAnswers, show, usd } from "../testing";
 import type { Draft } from "./drafts";
 import { PasteList } from "./PasteList";
-
-afterEach(cleanup);
 
 const DRAFT: Draft = {
   entryId: 1,

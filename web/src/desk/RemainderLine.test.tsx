@@ -1,10 +1,8 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import { show, usd } from "../testing";
 import type { Preview } from "./drafts";
 import { RemainderLine } from "./RemainderLine";
-
-afterEach(cleanup);
 
 const SHORT: Preview = {
   draft: { entryId: 1, entryVersion: 0, applications: [], adjustments: [] },

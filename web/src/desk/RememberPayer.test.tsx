@@ -1,10 +1,8 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import { serverAnswers, show, usd } from "../testing";
 import type { Draft, Entry, Preview } from "./drafts";
 import { RememberPayer } from "./RememberPayer";
-
-afterEach(cleanup);
 
 const DRAFT: Draft = { entryId: 3, applications: [], adjustments: [] };
 const PREVIEW = { customers: [{ customerId: 7, name: "Oskar & Daughters", taken: usd("80.00") }] } as Preview;

@@ -6,7 +6,7 @@ import { useKeys } from "../frame/keys";
 import { useSoon } from "../frame/useSoon";
 import { FromUs } from "../treat/FromUs";
 import type { Reason } from "../settle/words";
-import { grouped, isNegative, isZero } from "../shared/money";
+import { grouped, isNegative, isZero, zero } from "../shared/money";
 import { Empty, Failed, Loading } from "../shared/States";
 import { AccountPane } from "./AccountPane";
 import { AccountSheet } from "./AccountSheet";
@@ -195,7 +195,7 @@ export function Workbench({ chosen, accountAsked, beside, go, goHome, keys, list
               {...shared}
               account={account.data}
               draft={draft}
-              zero={preview.data?.tally.received ?? { amount: "0.00", currency: books.currency }}
+              zero={preview.data?.tally.received ?? zero(books.currency)}
               say={refuse}
             />
           ) : (

@@ -1,12 +1,10 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, renderHook, waitFor } from "@testing-library/react";
+import { renderHook, waitFor } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import { serverAnswers, usd } from "../testing";
 import type { Draft } from "./drafts";
 import { useDraftKeeper } from "./useDraftKeeper";
-
-afterEach(cleanup);
 
 function draft(...amounts: string[]): Draft {
   return {

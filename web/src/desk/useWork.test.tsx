@@ -1,13 +1,11 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { act, cleanup, renderHook, waitFor } from "@testing-library/react";
+import { act, renderHook, waitFor } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import { BooksContext } from "../access/session";
 import { serverAnswers, usd } from "../testing";
 import { leaving, type Draft, type Entry, type HeldDraft } from "./drafts";
 import { useWork } from "./useWork";
-
-afterEach(cleanup);
 
 const ENTRY = {
   id: 1,

@@ -72,10 +72,21 @@ export function Everything() {
       <Button
         color="inherit"
         onClick={() => setOpen(true)}
-        sx={{ fontWeight: 400, border: 1, borderColor: "divider", whiteSpace: "nowrap", px: 1.25 }}
+        aria-label="Search"
+        sx={{
+          fontWeight: 400,
+          border: 1,
+          borderColor: "divider",
+          whiteSpace: "nowrap",
+          px: 1.25,
+          minWidth: 0,
+          flexShrink: 0,
+        }}
       >
-        Search{" "}
-        <Box component="kbd" className="figure" aria-hidden sx={{ ml: 1, color: "text.secondary" }}>
+        <Box component="span" sx={{ display: { xs: "none", lg: "inline" }, mr: 1 }}>
+          Search
+        </Box>
+        <Box component="kbd" className="figure" aria-hidden sx={{ color: "text.secondary" }}>
           /
         </Box>
       </Button>

@@ -71,6 +71,9 @@ export function FlowStrip({ tile }: { tile: string }) {
             ))}
           <Tooltip
             describeChild
+            // what is below stays readable for a moment, and can be clicked at any time
+            disableInteractive
+            enterDelay={700}
             title={
               n === 1 && f.shelved.entries > 0
                 ? `Credits that wait; besides, ${f.shelved.entries} on the shelf with ${grouped(f.shelved.amount)}`
@@ -87,8 +90,9 @@ export function FlowStrip({ tile }: { tile: string }) {
                 display: "block",
                 textDecoration: "none",
                 color: "text.primary",
-                width: n === 4 ? 122 : 138,
-                px: 1.75,
+                // at 1024 px the five tiles, the search and the user still stand side by side
+                width: { xs: n === 4 ? 100 : 106, lg: n === 4 ? 122 : 138 },
+                px: { xs: 0.75, lg: 1.75 },
                 py: 0.9,
                 border: 1,
                 borderRadius: 1,
@@ -114,7 +118,11 @@ export function FlowStrip({ tile }: { tile: string }) {
               <Typography
                 component="span"
                 className="figure"
-                sx={{ fontSize: 15.5, color: n === 4 && !whole ? "error.main" : undefined }}
+                sx={{
+                  fontSize: { xs: 13.5, lg: 15.5 },
+                  whiteSpace: "nowrap",
+                  color: n === 4 && !whole ? "error.main" : undefined,
+                }}
               >
                 {grouped(t.amount)}
                 {t.after && ` ${t.after}`}
@@ -133,7 +141,7 @@ function Joint({ broken }: { broken: boolean }) {
       component="svg"
       aria-hidden
       viewBox="0 0 24 10"
-      sx={{ width: 22, height: 10, color: broken ? "error.main" : "settled" }}
+      sx={{ width: { xs: 10, lg: 22 }, height: 10, flexShrink: 0, color: broken ? "error.main" : "settled" }}
     >
       {broken ? (
         <path d="M0 5h5M14 5h5M7 1l-1.5 3M12 6l-1.5 3" stroke="currentColor" strokeWidth="2" />

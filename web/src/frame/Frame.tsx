@@ -120,7 +120,7 @@ export function Frame({ me, children }: { me: Me; children: ReactNode }) {
             sx={{
               display: "flex",
               alignItems: "center",
-              gap: 3,
+              gap: { xs: 1.25, lg: 3 },
               px: 2,
               height: 74,
               borderBottom: 1,

@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, render } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { fireEvent, render } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import { useKeys } from "./keys";
 
 function Page({ j, post, field }: { j: () => void; post?: () => void; field?: boolean }) {
@@ -13,8 +13,6 @@ function Page({ j, post, field }: { j: () => void; post?: () => void; field?: bo
     <p>page</p>
   );
 }
-
-afterEach(cleanup);
 
 describe("the keys of a view", () => {
   it("call the handler that the last drawing of the page gave", () => {

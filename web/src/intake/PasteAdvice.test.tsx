@@ -1,9 +1,7 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import { serverAnswers, show } from "../testing";
 import { PasteAdvice } from "./PasteAdvice";
-
-afterEach(cleanup);
 
 const TEXT = "A document and what is paid of it on each line";
 

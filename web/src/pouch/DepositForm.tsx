@@ -8,7 +8,7 @@ import { useKeys } from "../frame/keys";
 import { Amount } from "../shared/Amount";
 import { Choice } from "../shared/Choice";
 import { FigureField } from "../shared/FigureField";
-import { grouped, isNegative, minor, negated, ofMinor, typedAmount } from "../shared/money";
+import { grouped, isNegative, minor, negated, ofMinor, typedAmount, zero } from "../shared/money";
 import { DepositBar } from "./DepositBar";
 import { usePouchRefresh } from "./queries";
 import { ReceiptTable } from "./ReceiptTable";
@@ -40,7 +40,7 @@ export function DepositForm({
   const books = useBooks();
   const session = useSession();
   const refresh = usePouchRefresh();
-  const zero = { amount: "0.00", currency: books.currency };
+  const nothing = zero(books.currency);
   const accounts =
     session.data?.companies
       .find((c) => c.id === books.company)
@@ -62,13 +62,13 @@ export function DepositForm({
 
   const inIt = receipts.filter((r) => ticked.has(r.id));
   const lineSum = lines.reduce((sum, line) => sum + minor(line.amount), 0);
-  const total = ofMinor(inIt.reduce((sum, r) => sum + minor(r.amount), 0) + lineSum, zero);
+  const total = ofMinor(inIt.reduce((sum, r) => sum + minor(r.amount), 0) + lineSum, nothing);
   const cash = ofMinor(
     inIt.filter((r) => r.method === "CASH").reduce((sum, r) => sum + minor(r.amount), 0) +
       lines.filter((l) => l.kind !== "TO_ACCOUNT").reduce((sum, l) => sum + minor(l.amount), 0),
-    zero,
+    nothing,
   );
-  const paper = slipTotal.trim() === "" ? null : typedAmount(slipTotal, zero);
+  const paper = slipTotal.trim() === "" ? null : typedAmount(slipTotal, nothing);
   const make = useMutation({
     mutationFn: async () => {
       const body = {
@@ -151,7 +151,7 @@ export function DepositForm({
         <DepositBar
           receipts={inIt}
           lines={lines}
-          shown={paper ? { amount: paper, gap: ofMinor(minor(paper) - minor(total), zero) } : undefined}
+          shown={paper ? { amount: paper, gap: ofMinor(minor(paper) - minor(total), nothing) } : undefined}
         />
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 0.5, mb: 1 }}>
           <Button color="inherit" onClick={() => all((r) => r.method !== "CARD")}>
@@ -183,7 +183,7 @@ export function DepositForm({
           </Button>
         </Box>
         <ReceiptTable label="Receipts for this deposit" receipts={receipts} ticked={ticked} tick={tick} />
-        <Lines lines={lines} change={setLines} zero={zero} />
+        <Lines lines={lines} change={setLines} nothing={nothing} />
         {counting ? (
           <Count cash={cash} counted={counted} change={setCounted} close={() => setCounting(false)} />
         ) : (
@@ -209,13 +209,13 @@ export function DepositForm({
           bgcolor: "background.paper",
         }}
       >
-        <Figure label="Receipts" of={ofMinor(minor(total) - lineSum, zero)} />
+        <Figure label="Receipts" of={ofMinor(minor(total) - lineSum, nothing)} />
         <Figure label="Cash" of={cash} />
         <Figure label="Deposit" of={total} />
         {paper && minor(paper) !== minor(total) && (
           <Figure
             label={minor(paper) > minor(total) ? "The slip says more" : "The slip says less"}
-            of={ofMinor(Math.abs(minor(paper) - minor(total)), zero)}
+            of={ofMinor(Math.abs(minor(paper) - minor(total)), nothing)}
             loud
           />
         )}
@@ -245,13 +245,21 @@ export function Figure({ label, of, loud }: { label: string; of: Money; loud?: b
 
 const TO_ADD: LineKind[] = ["LOOSE_CASH", "KEPT_BACK", "TO_ACCOUNT"];
 
-function Lines({ lines, change, zero }: { lines: Line[]; change: (lines: Line[]) => void; zero: Money }) {
+function Lines({
+  lines,
+  change,
+  nothing,
+}: {
+  lines: Line[];
+  change: (lines: Line[]) => void;
+  nothing: Money;
+}) {
   const chart = useChart(true);
   const [kind, setKind] = useState<LineKind>("LOOSE_CASH");
   const [text, setText] = useState("");
   const [words, setWords] = useState("");
   const [ledger, setLedger] = useState("");
-  const typed = typedAmount(text, zero);
+  const typed = typedAmount(text, nothing);
   const accounts = chart.data?.accounts ?? [];
   const ready = typed !== null && minor(typed) !== 0 && (kind !== "TO_ACCOUNT" || ledger !== "");
   const add = () => {

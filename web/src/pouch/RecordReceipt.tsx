@@ -7,7 +7,7 @@ import { taxOptions, useChart } from "../desk/queries";
 import { useSoon } from "../frame/useSoon";
 import { Choice } from "../shared/Choice";
 import { FigureField } from "../shared/FigureField";
-import { grouped, isZero, minor, typedAmount } from "../shared/money";
+import { grouped, isZero, minor, typedAmount, zero } from "../shared/money";
 import { ChequePicture } from "./ChequePicture";
 import { useLookup, usePouchRefresh } from "./queries";
 import { Quiet } from "./Quiet";
@@ -40,8 +40,8 @@ export function RecordReceipt({ today }: { today: string }) {
   const chart = useChart(sale.on);
   const lookup = useLookup(sale.on ? "" : form.invoices.trim(), receivedOn);
   const found = form.invoices.trim() === "" || sale.on ? undefined : lookup.data;
-  const zero = { amount: "0.00", currency: books.currency };
-  const typed = form.amount.trim() === "" ? null : typedAmount(form.amount, zero);
+  const nothing = zero(books.currency);
+  const typed = form.amount.trim() === "" ? null : typedAmount(form.amount, nothing);
   const amount = typed ?? (form.amount.trim() === "" && found && !isZero(found.net) ? found.net : null);
   const payer = found?.payer ?? undefined;
 
@@ -61,7 +61,7 @@ export function RecordReceipt({ today }: { today: string }) {
           body: {
             method,
             receivedOn,
-            amount: amount ?? zero,
+            amount: amount ?? nothing,
             from: form.from.trim(),
             customerId: payer?.customerId,
             reference: form.number.trim(),
@@ -89,8 +89,10 @@ export function RecordReceipt({ today }: { today: string }) {
           body: {
             on: receivedOn,
             name: form.invoices.trim() || "A sale on the spot",
-            sales: [{ amount: amount ?? zero, taxCode: sale.taxCode || undefined }],
-            paid: [{ method, amount: amount ?? zero, reference: form.number.trim(), from: form.from.trim() }],
+            sales: [{ amount: amount ?? nothing, taxCode: sale.taxCode || undefined }],
+            paid: [
+              { method, amount: amount ?? nothing, reference: form.number.trim(), from: form.from.trim() },
+            ],
           },
         }),
       ),

@@ -8,7 +8,7 @@ import { useKeys } from "../frame/keys";
 import { JournalLines } from "../journal/JournalLines";
 import { Choice } from "../shared/Choice";
 import { FigureField } from "../shared/FigureField";
-import { grouped, minor, ofMinor, typedAmount } from "../shared/money";
+import { grouped, minor, ofMinor, typedAmount, zero } from "../shared/money";
 import { usePouchRefresh, useTakingsPreview } from "./queries";
 
 type Call = Schemas["RecordTakings"];
@@ -36,8 +36,8 @@ export function TakingsForm({
   const first = useRef<HTMLInputElement>(null);
   const put = (part: Partial<typeof EMPTY>) => setForm((before) => ({ ...before, ...part }));
 
-  const zero = { amount: "0.00", currency: books.currency };
-  const typed = (text: string) => (text.trim() === "" ? null : typedAmount(text, zero));
+  const nothing = zero(books.currency);
+  const typed = (text: string) => (text.trim() === "" ? null : typedAmount(text, nothing));
   const sold = typed(form.sold);
   const tax = typed(form.tax);
   const tillCash = typed(form.tillCash);
@@ -70,7 +70,7 @@ export function TakingsForm({
           sales: [
             { amount: sold, tax: tax ?? undefined, taxCode: tax ? undefined : form.taxCode || undefined },
           ],
-          tillCash: tillCash ?? zero,
+          tillCash: tillCash ?? nothing,
           paid,
         }
       : null;
@@ -164,7 +164,7 @@ export function TakingsForm({
               says={
                 gap === 0
                   ? undefined
-                  : `${grouped(ofMinor(Math.abs(gap), zero))} ${gap > 0 ? "over" : "short"}`
+                  : `${grouped(ofMinor(Math.abs(gap), nothing))} ${gap > 0 ? "over" : "short"}`
               }
             />
           </Box>

@@ -7,7 +7,7 @@ import { KEPT } from "../settle/words";
 import { Amount } from "../shared/Amount";
 import { ColumnHead, ColumnLine } from "../shared/Columns";
 import { count } from "../shared/dates";
-import { grouped, isZero, minor, ofMinor, positive } from "../shared/money";
+import { grouped, isZero, minor, ofMinor, positive, zero } from "../shared/money";
 import { PagedList } from "../shared/PagedList";
 import { useClearEntries, useOwnDrafts, useStartRun } from "./queries";
 
@@ -86,7 +86,7 @@ export default function PrepareRunView() {
   const sum =
     ticked.reduce((total, row) => total + minor(row.amount), 0) +
     (unseen > 0 && group ? minor(group.amount) - seenClear : 0);
-  const total = ofMinor(sum, rows[0]?.amount ?? { amount: "0.00", currency: books.currency });
+  const total = ofMinor(sum, rows[0]?.amount ?? zero(books.currency));
   const n = ticked.length + unseen;
   const ready = !clear.isPending && !drafts.isPending;
 

@@ -21,7 +21,7 @@ import { Choice } from "../shared/Choice";
 import { CustomerPicker, type Picked } from "../shared/CustomerPicker";
 import { atMoment, count, onDay } from "../shared/dates";
 import { FigureField } from "../shared/FigureField";
-import { typedAmount } from "../shared/money";
+import { typedAmount, zero } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 
 type Rule = Schemas["RuleView"];
@@ -143,7 +143,7 @@ function NewRule() {
   const [method, setMethod] = useState("TRANSFER");
   const [account, setAccount] = useState("");
   const [upTo, setUpTo] = useState("");
-  const amount = typedAmount(upTo, { amount: "0.00", currency: books.currency });
+  const amount = typedAmount(upTo, zero(books.currency));
   const accounts =
     session.data?.companies
       .find((c) => c.id === books.company)
@@ -158,7 +158,7 @@ function NewRule() {
             customerId: kind === "customer" ? customer?.id : undefined,
             bankAccountId: kind === "account" ? Number(chosen) : undefined,
             method: kind === "method" ? (method as Method) : undefined,
-            upTo: amount ?? { amount: "0.00", currency: books.currency },
+            upTo: amount ?? zero(books.currency),
           },
         }),
       ),

@@ -1,10 +1,8 @@
-import { cleanup, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it } from "vitest";
+import { screen } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
 import type { Schemas } from "../api/client";
 import { serverAnswers, show } from "../testing";
 import ScoreView from "./ScoreView";
-
-afterEach(cleanup);
 
 const TALLY: Schemas["Tally"] = { receipts: 2000, right: 1999, clear: 1500, clearRight: 1499 };
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { grouped, minor, positive, typedAmount } from "./money";
+import { grouped, minor, ofMinor, ofValue, positive, typedAmount, zero } from "./money";
 
 const usd = (amount: string) => ({ amount, currency: "USD" });
 
@@ -26,6 +26,19 @@ describe("amounts", () => {
     for (const text of ["", "abc", "1.005", "--1", "1e5", "12345678901234"]) {
       expect(typedAmount(text, usd("0.00"))).toBeNull();
     }
+  });
+
+  /** Digits of ISO 4217. */
+  it("have the digits of their currency", () => {
+    expect(zero("JPY").amount).toBe("0");
+    expect(zero("USD").amount).toBe("0.00");
+    expect(zero("KWD").amount).toBe("0.000");
+    expect(ofMinor(1500, zero("JPY"))).toEqual({ amount: "1500", currency: "JPY" });
+    expect(ofMinor(-1500, zero("KWD"))).toEqual({ amount: "-1.500", currency: "KWD" });
+    expect(typedAmount("1.5", zero("JPY"))).toBeNull();
+    expect(typedAmount("1.5", zero("KWD"))).toEqual({ amount: "1.500", currency: "KWD" });
+    expect(ofValue(12.5, zero("JPY")).amount).toMatch(/^1[23]$/);
+    expect(ofValue(12.5, zero("KWD")).amount).toBe("12.500");
   });
 
   it("lose their sign where the words say it", () => {

@@ -12,6 +12,19 @@ function digitsOf(amount: string): number {
   return point < 0 ? 0 : amount.length - point - 1;
 }
 
+const digitsOfCurrency = new Map<string, number>();
+
+/** Nothing in a currency, written with the digits of ISO 4217: 0 for JPY, 2 for USD, 3 for KWD. */
+export function zero(currency: string): Money {
+  let digits = digitsOfCurrency.get(currency);
+  if (digits === undefined) {
+    const format = new Intl.NumberFormat("en", { style: "currency", currency });
+    digits = format.resolvedOptions().maximumFractionDigits ?? 2;
+    digitsOfCurrency.set(currency, digits);
+  }
+  return { amount: digits === 0 ? "0" : `0.${"0".repeat(digits)}`, currency };
+}
+
 /** The amount grouped for reading, without its currency. */
 export function grouped(money: Money): string {
   const digits = digitsOf(money.amount);
@@ -79,4 +92,9 @@ export function ofMinor(units: number, like: Money): Money {
     .padStart(digits + 1, "0");
   const amount = digits === 0 ? text : `${text.slice(0, -digits)}.${text.slice(-digits)}`;
   return { amount: units < 0 ? `-${amount}` : amount, currency: like.currency };
+}
+
+/** A value of a chart's axis as an amount, with the currency and the digits of another amount. */
+export function ofValue(value: number, like: Money): Money {
+  return { amount: value.toFixed(digitsOf(like.amount)), currency: like.currency };
 }

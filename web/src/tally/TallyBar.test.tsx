@@ -1,10 +1,8 @@
-import { cleanup, createEvent, fireEvent, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { createEvent, fireEvent, screen } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import { show } from "../testing";
 import { layOut } from "./layout";
 import { ITEM_DRAGGED, TallyBar } from "./TallyBar";
-
-afterEach(cleanup);
 
 const APPLIED = [
   { label: "LM-1", itemId: 11, amount: 6000, discount: 0 },

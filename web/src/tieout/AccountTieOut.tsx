@@ -4,7 +4,7 @@ import { useBooks, useSession } from "../access/session";
 import { Choice } from "../shared/Choice";
 import { atMoment, onDay, onDayOfYear } from "../shared/dates";
 import { FigureField } from "../shared/FigureField";
-import { grouped, isZero, typedAmount } from "../shared/money";
+import { grouped, isZero, typedAmount, zero } from "../shared/money";
 import { Failed, Loading } from "../shared/States";
 import { ClosedOnes } from "./ClosedOnes";
 import { CloseDialog, ErrorDialog, RightDialog } from "./Dialogs";
@@ -24,7 +24,7 @@ export function AccountTieOut({ account }: { account: Account }) {
   const [otherDay, setOtherDay] = useState(today);
   const [text, setText] = useState("");
   const [asking, setAsking] = useState<"close" | "error" | Way | null>(null);
-  const like = { amount: "0.00", currency: account.currency };
+  const like = zero(account.currency);
   const said = account.balances.find((b) => b.on === day);
   const typed = text.trim() === "" ? undefined : (typedAmount(text, like) ?? undefined);
   const asOf = day === OTHER ? otherDay || undefined : day;

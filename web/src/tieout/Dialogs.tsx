@@ -5,7 +5,7 @@ import { AskDialog } from "../shared/AskDialog";
 import { Choice } from "../shared/Choice";
 import { count, onDayOfYear } from "../shared/dates";
 import { FigureField } from "../shared/FigureField";
-import { grouped, isNegative, isZero, negated, typedAmount } from "../shared/money";
+import { grouped, isNegative, isZero, negated, typedAmount, zero } from "../shared/money";
 import { useCloseTieOut, useNoteError, useRightError, type Account, type Figures, type Way } from "./queries";
 
 /** Asks once, with the figures, before a day is closed. */
@@ -63,7 +63,7 @@ export function ErrorDialog({
     isZero(figures.gap) ? "" : (whose === "BANK" ? negated(figures.gap) : figures.gap).amount,
   );
   const [words, setWords] = useState("");
-  const amount = typedAmount(text, { amount: "0.00", currency: account.currency });
+  const amount = typedAmount(text, zero(account.currency));
   const choose = (side: string) => {
     setWhose(side as "BANK" | "BOOKS");
     if (amount && side !== whose) {

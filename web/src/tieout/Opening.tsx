@@ -3,7 +3,7 @@ import { useState } from "react";
 import { useBooks } from "../access/session";
 import { onDayOfYear } from "../shared/dates";
 import { FigureField } from "../shared/FigureField";
-import { grouped, typedAmount } from "../shared/money";
+import { grouped, typedAmount, zero } from "../shared/money";
 import { useSayOpening, type Account } from "./queries";
 
 /** Asks what stood on an account when the books began with it; without that nothing can agree. */
@@ -13,7 +13,7 @@ export function Opening({ account }: { account: Account }) {
   const suggested = account.openingSuggested;
   const [on, setOn] = useState(suggested?.on ?? "");
   const [text, setText] = useState(suggested?.amount.amount ?? "");
-  const balance = typedAmount(text, { amount: "0.00", currency: account.currency });
+  const balance = typedAmount(text, zero(account.currency));
   return (
     <Box component="section" aria-label="Opening balance" sx={{ maxWidth: 720 }}>
       <Typography variant="h3">What stood there when the books began?</Typography>

@@ -4,7 +4,7 @@ import { useBooks, useSession } from "../access/session";
 import { useChart } from "../desk/queries";
 import { Choice } from "../shared/Choice";
 import { FigureField } from "../shared/FigureField";
-import { typedAmount } from "../shared/money";
+import { typedAmount, zero } from "../shared/money";
 import { useKeepRule, useTrial, type Rule, type RuleSent } from "./queries";
 import { TrialOfRule } from "./TrialOfRule";
 import { DIRECTION, WAY } from "./words";
@@ -70,7 +70,7 @@ const figure = (text: string) =>
 
 /** What is typed as a rule; null while something is missing. */
 function ruleOf(typed: Typed, currency: string, before: RuleSent | undefined): RuleSent | null {
-  const like = { amount: "0.00", currency };
+  const like = zero(currency);
   const amount = (text: string) => (text.trim() === "" ? undefined : typedAmount(text, like));
   const [least, most, cap] = [amount(typed.least), amount(typed.most), amount(typed.cap)];
   const words = typed.words
@@ -127,8 +127,7 @@ export function RuleForm({ rule, close }: { rule?: Rule; close: () => void }) {
   const put = (part: Partial<Typed>) => setTyped((all) => ({ ...all, ...part }));
   const line = (at: number, part: Partial<Line>) =>
     put({ lines: typed.lines.map((one, n) => (n === at ? { ...one, ...part } : one)) });
-  const bound = (text: string) =>
-    text.trim() === "" || typedAmount(text, { amount: "0.00", currency: books.currency }) !== null;
+  const bound = (text: string) => text.trim() === "" || typedAmount(text, zero(books.currency)) !== null;
   return (
     <Box
       component="form"

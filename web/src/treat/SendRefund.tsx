@@ -5,7 +5,7 @@ import type { Schemas } from "../api/client";
 import { AskDialog } from "../shared/AskDialog";
 import { Choice } from "../shared/Choice";
 import { FigureField } from "../shared/FigureField";
-import { grouped, isNegative, minor, negated, ofMinor, positive, typedAmount } from "../shared/money";
+import { grouped, isNegative, minor, negated, ofMinor, positive, typedAmount, zero } from "../shared/money";
 import { useSendRefund } from "./queries";
 
 type Item = Schemas["OpenItemView"];
@@ -33,10 +33,10 @@ export function SendRefund({ name, items, close }: { name: string; items: Item[]
   const good = parts.every(
     ({ item, amount }) => amount !== null && minor(amount) > 0 && minor(amount) <= -minor(item.open),
   );
-  const zero = { amount: "0.00", currency: books.currency };
+  const nothing = zero(books.currency);
   const total = ofMinor(
     parts.reduce((sum, { amount }) => sum + (amount ? minor(amount) : 0), 0),
-    zero,
+    nothing,
   );
   return (
     <AskDialog

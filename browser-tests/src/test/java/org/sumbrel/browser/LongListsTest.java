@@ -15,12 +15,13 @@ import org.junit.jupiter.api.Test;
  */
 class LongListsTest extends DeskTest {
 
-  private static final int MANY = 100_000;
+  private static final int MANY =
+      "full".equals(System.getProperty("sumbrel.tests")) ? 100_000 : 20_000;
   private static final int MOST_DRAWN = 60;
   private static final int DEEP = 400;
 
   @Test
-  void scrollsThroughAHundredThousandEntries() {
+  void scrollsThroughTensOfThousandsOfEntries() {
     signIn(page, "maren");
     var rows =
         IntStream.range(0, MANY)
@@ -31,10 +32,10 @@ class LongListsTest extends DeskTest {
     page.navigate(sumbrel.address() + "/arrived/intake");
     assertThat(page.getByText("Drop files anywhere, on any view")).isVisible();
     drop(Dropped.text("many.csv", rows));
-    assertThat(page.getByText("100,000 records, 100,000 new").first())
+    assertThat(page.getByText("%1$,d records, %1$,d new".formatted(MANY)).first())
         .isVisible(new IsVisibleOptions().setTimeout(180_000));
     page.navigate(sumbrel.address() + "/waiting/find?q=%22long%20list%22&what=ENTRIES");
-    assertThat(page.getByText("100,000 lines")).isVisible();
+    assertThat(page.getByText("%,d lines".formatted(MANY))).isVisible();
     var list = page.getByLabel("Found", new GetByLabelOptions().setExact(true));
     var items = list.getByRole(AriaRole.LISTITEM);
     assertThat(items.first()).isVisible();
