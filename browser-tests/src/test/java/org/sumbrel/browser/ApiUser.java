@@ -32,8 +32,7 @@ final class ApiUser {
   static ApiUser signIn(String address, String name) throws IOException {
     var user = new ApiUser(address);
     user.get("/api/welcome");
-    user.post(
-        "/api/session", "{\"user\":\"%1$s\",\"password\":\"%1$s-demo\"}".formatted(name));
+    user.post("/api/session", "{\"user\":\"%1$s\",\"password\":\"%1$s-demo\"}".formatted(name));
     return user;
   }
 
@@ -62,12 +61,11 @@ final class ApiUser {
     var head =
         "--%s\r\nContent-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\nContent-Type: text/csv\r\n\r\n"
             .formatted(BOUNDARY, name);
-    return json(
-            send(
-                "POST",
-                "/api/intakes",
-                "multipart/form-data; boundary=" + BOUNDARY,
-                BodyPublishers.ofString(head + text + "\r\n--" + BOUNDARY + "--\r\n")))
+    return json(send(
+            "POST",
+            "/api/intakes",
+            "multipart/form-data; boundary=" + BOUNDARY,
+            BodyPublishers.ofString(head + text + "\r\n--" + BOUNDARY + "--\r\n")))
         .getAsJsonObject();
   }
 
@@ -104,7 +102,13 @@ final class ApiUser {
       var answer = http.send(call, BodyHandlers.ofByteArray());
       if (answer.statusCode() >= 300) {
         throw new IllegalStateException(
-            method + " " + path + ": " + answer.statusCode() + " " + new String(answer.body(), StandardCharsets.UTF_8));
+            method
+                + " "
+                + path
+                + ": "
+                + answer.statusCode()
+                + " "
+                + new String(answer.body(), StandardCharsets.UTF_8));
       }
       return answer.body();
     } catch (InterruptedException e) {

@@ -29,7 +29,10 @@ class FirstStartTest extends BrowserTest {
 
   @Test
   void asksForAnAdministratorWhoAddsTheOthers() {
-    assertThat(page.getByText("The first administrator")).isVisible();
+    assertThat(
+            page.getByRole(
+                AriaRole.HEADING, new GetByRoleOptions().setName("The first administrator")))
+        .isVisible();
     assertThat(page.getByText("This is a demonstration")).hasCount(0);
     page.getByLabel("One-time code").fill("AAAA-BBBB-CCCC");
     page.getByLabel("User").fill("ada");

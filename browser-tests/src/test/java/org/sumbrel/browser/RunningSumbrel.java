@@ -42,7 +42,7 @@ final class RunningSumbrel implements AutoCloseable {
 
   /** With the demo company, as it is on its first day. */
   static RunningSumbrel withDemoBooks() throws IOException {
-    return over(demoFolder());
+    return start(demoFolder(), false, demo());
   }
 
   /** The same in a process of its own, which may be killed. */
@@ -50,9 +50,9 @@ final class RunningSumbrel implements AutoCloseable {
     return start(demoFolder(), true, demo());
   }
 
-  /** Over a data folder that is there already. */
+  /** Over a data folder that is there already, in a process of its own. */
   static RunningSumbrel over(Path data) throws IOException {
-    return start(data, false, demo());
+    return start(data, true, demo());
   }
 
   /** By {@code bin/sumbrel serve}, as it comes out of the box: no company, no user, today. */

@@ -27,6 +27,11 @@ class TieOutTest extends FreshSumbrelTest {
     return page.getByRole(AriaRole.DIALOG);
   }
 
+  @Override
+  RunningSumbrel application() throws Exception {
+    return RunningSumbrel.toBeKilled();
+  }
+
   @Test
   void aTranspositionIsFoundTheDayClosedAndReopened() throws Exception {
     signIn(page, "osric");

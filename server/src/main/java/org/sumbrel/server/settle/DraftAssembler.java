@@ -252,12 +252,17 @@ class DraftAssembler {
     return Receipt.none(companyId.toString(), LocalDate.now(clock), currency);
   }
 
-  /** The items that have changed since the draft saw them, each with a sentence. */
+  /**
+   * The items that have changed since the draft saw them, each with a sentence. A draft that takes
+   * just what is open still takes just that, whatever else of the item has changed.
+   */
   List<Change> changes(PostSettlement command, Map<Long, OpenItemEntity> items) {
     var changes = new ArrayList<Change>();
     for (var application : command.applications()) {
       var item = items.get(application.itemId());
-      if (application.itemVersion() != null && application.itemVersion() != item.version()) {
+      if (application.itemVersion() != null
+          && application.itemVersion() != item.version()
+          && !application.amount().toMoney().equals(item.open())) {
         changes.add(new Change(item, application.amount().toMoney(), sentence(item)));
       }
     }
