@@ -253,8 +253,9 @@ class DraftAssembler {
   }
 
   /**
-   * The items that have changed since the draft saw them, each with a sentence. A draft that takes
-   * just what is open still takes just that, whatever else of the item has changed.
+   * The items that have changed since the draft saw them, each with a sentence. An item that no
+   * settlement has touched, and of which the draft takes all that is open, has only been valued or
+   * is due on another day: the draft is as right as before.
    */
   List<Change> changes(PostSettlement command, Map<Long, OpenItemEntity> items) {
     var changes = new ArrayList<Change>();
@@ -262,11 +263,15 @@ class DraftAssembler {
       var item = items.get(application.itemId());
       if (application.itemVersion() != null
           && application.itemVersion() != item.version()
-          && !application.amount().toMoney().equals(item.open())) {
+          && !wholeAndUntouched(application.amount().toMoney(), item)) {
         changes.add(new Change(item, application.amount().toMoney(), sentence(item)));
       }
     }
     return changes;
+  }
+
+  private boolean wholeAndUntouched(Money taken, OpenItemEntity item) {
+    return taken.equals(item.open()) && settlements.latestOf(item.id()).isEmpty();
   }
 
   private String sentence(OpenItemEntity item) {
