@@ -11,4 +11,17 @@ export default ts.config(
   hooks.configs.flat.recommended,
   prettier,
   { languageOptions: { globals: { ...globals.browser } } },
+  {
+    files: ["src/**/*.ts", "src/**/*.tsx"],
+    ignores: ["src/**/*.test.ts", "src/**/*.test.tsx", "src/testing.tsx"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: 'Literal[value="0.00"]',
+          message: "Not every currency has two decimals: use zero(currency).",
+        },
+      ],
+    },
+  },
 );
