@@ -19,6 +19,7 @@ final class DurabilityRun {
   private static final int WARM_UP = 200;
   private static final int BY_HAND = 800;
   private static final int IN_A_RUN = 4_000;
+  private static final int PAGE = 200;
   private static final int LOOK_EVERY_MS = 100;
 
   /**
@@ -89,15 +90,18 @@ final class DurabilityRun {
 
   private List<String> drafts(int count) throws IOException, InterruptedException {
     var drafts = new ArrayList<String>();
+    var cursor = "";
     while (drafts.size() < count) {
-      var before = drafts.size();
-      var page = server.get("/api/entries?standing=CLEAR&q=durable&limit=1000");
+      var page =
+          server.get(
+              "/api/entries?standing=CLEAR&q=durable&limit=%d&cursor=%s".formatted(PAGE, cursor));
       for (var row : page.at("/rows")) {
         if (drafts.size() < count) {
           drafts.add(DeskRun.draft(server.get("/api/entries/" + row.path("id").asText())));
         }
       }
-      if (drafts.size() == before || drafts.size() < count) {
+      cursor = page.path("next").asText("");
+      if (cursor.isEmpty() && drafts.size() < count) {
         throw new IllegalStateException("only " + drafts.size() + " of " + count + " are clear");
       }
     }

@@ -285,7 +285,7 @@ class LockboxTest extends DeskTest {
 
     button("^Post the batch \\(3").click();
     button("^Post 3").click();
-    assertThat(page.getByText("3 of 3 posted")).isVisible();
+    assertThat(page.getByText("3 of 3 posted").first()).isVisible();
     page.navigate(sumbrel.address() + "/posted/customers");
     page.getByLabel("name or number…").fill("QRRight");
     link(page, "^QRRight Ovens$").click();
