@@ -28,6 +28,8 @@ export default defineConfig({
         client: {
           enabled: true,
           include: [
+            "@emotion/cache",
+            "@emotion/react",
             "@mui/material",
             "@tanstack/react-query",
             "@testing-library/react",

@@ -1,3 +1,5 @@
+import createCache from "@emotion/cache";
+import { CacheProvider } from "@emotion/react";
 import { ThemeProvider } from "@mui/material";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
@@ -67,38 +69,66 @@ export const GROUP = [
   { id: 2, name: "Larkstow Export" },
 ];
 
+/**
+ * Styles go to an element outside of the page: to ask for anything by its role, jsdom weighs every rule in the page
+ * for every element, which takes longer than all else that a test does. A test that reads a style uses showStyled.
+ */
+const aside = createCache({ key: "css", container: document.createElement("div") });
+
+/** A piece of the page with its styles. */
+export function showStyled(piece: ReactNode) {
+  return shown(piece, (inside) => inside, true, false, GROUP.slice(0, 1));
+}
+
 export function show(
   piece: ReactNode,
   mayPost = true,
   supervisor = false,
   group: typeof GROUP = GROUP.slice(0, 1),
 ) {
-  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  const page = (inside: ReactNode) => (
-    <QueryClientProvider client={queries}>
-      <ThemeProvider theme={themeFor(false)}>
-        <BooksContext
-          value={{
-            company: 1,
-            companyName: "Larkstow",
-            currency: "USD",
-            mayPost,
-            user: "maren",
-            supervisor,
-            group,
-          }}
-        >
-          <MemoryRouter>{inside}</MemoryRouter>
-        </BooksContext>
-      </ThemeProvider>
-    </QueryClientProvider>
+  return shown(
+    piece,
+    (inside) => <CacheProvider value={aside}>{inside}</CacheProvider>,
+    mayPost,
+    supervisor,
+    group,
   );
-  const shown = render(page(piece));
+}
+
+function shown(
+  piece: ReactNode,
+  styled: (inside: ReactNode) => ReactNode,
+  mayPost: boolean,
+  supervisor: boolean,
+  group: typeof GROUP,
+) {
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const page = (inside: ReactNode) =>
+    styled(
+      <QueryClientProvider client={queries}>
+        <ThemeProvider theme={themeFor(false)}>
+          <BooksContext
+            value={{
+              company: 1,
+              companyName: "Larkstow",
+              currency: "USD",
+              mayPost,
+              user: "maren",
+              supervisor,
+              group,
+            }}
+          >
+            <MemoryRouter>{inside}</MemoryRouter>
+          </BooksContext>
+        </ThemeProvider>
+      </QueryClientProvider>,
+    );
+  const rendered = render(page(piece));
   return {
-    ...shown,
+    ...rendered,
     user: userEvent.setup(),
     queries,
-    again: (inside: ReactNode) => shown.rerender(page(inside)),
+    again: (inside: ReactNode) => rendered.rerender(page(inside)),
   };
 }
 

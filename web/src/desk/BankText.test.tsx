@@ -1,6 +1,6 @@
 import { cleanup, screen } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
-import { show } from "../testing";
+import { show, showStyled } from "../testing";
 import { BankText } from "./BankText";
 import type { Entry } from "./drafts";
 
@@ -9,7 +9,7 @@ function entry(more: Partial<Entry>): Entry {
 }
 
 function text(of: string, marks: Entry["marks"]) {
-  return show(<BankText entry={entry({ text: of, marks })} />).container;
+  return showStyled(<BankText entry={entry({ text: of, marks })} />).container;
 }
 
 describe("what the bank said", () => {

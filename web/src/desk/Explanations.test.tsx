@@ -1,7 +1,7 @@
 import { screen, within } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../api/client";
-import { show, usd } from "../testing";
+import { show, showStyled, usd } from "../testing";
 import type { Entry } from "./drafts";
 import { Explanations } from "./Explanations";
 
@@ -47,7 +47,7 @@ describe("the explanations", () => {
   const two = proposal(2, [application(1, "A-1", "100.00"), application(3, "A-3", "200.00")], "so do these");
 
   it("stand side by side with their reasons, and what tells them apart is bold", () => {
-    show(<Explanations entry={entry([one, two])} chosen={1} choose={() => {}} />);
+    showStyled(<Explanations entry={entry([one, two])} chosen={1} choose={() => {}} />);
     const strips = screen.getAllByRole("button");
     expect(strips).toHaveLength(2);
     expect(strips[0]?.textContent).toContain("A-1 100.00 and A-2 200.00");

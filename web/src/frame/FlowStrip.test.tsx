@@ -1,6 +1,6 @@
 import { screen } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
-import { serverAnswers, show } from "../testing";
+import { serverAnswers, show, showStyled } from "../testing";
 import { FlowStrip } from "./FlowStrip";
 
 function flow(currency: string, amount: string, gap: string) {
@@ -22,7 +22,7 @@ function flow(currency: string, amount: string, gap: string) {
 describe("the flow of the day", () => {
   it("explains a tile without standing in the way of what is below", async () => {
     flow("USD", "1204.50", "0.00");
-    const { user } = show(<FlowStrip tile="arrived" />);
+    const { user } = showStyled(<FlowStrip tile="arrived" />);
     await user.hover(await screen.findByRole("link", { name: /^Waiting/ }));
     const tip = await screen.findByRole("tooltip");
     expect(getComputedStyle(tip).pointerEvents).toBe("none");

@@ -1,6 +1,6 @@
 import { screen } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
-import { show, usd } from "../testing";
+import { show, showStyled, usd } from "../testing";
 import { DepositBar } from "./DepositBar";
 
 const RECEIPTS = [
@@ -22,7 +22,7 @@ describe("the bar of a deposit", () => {
   });
 
   it("is as long as what it holds, and longer where the bank shows more", () => {
-    const { container, again } = show(<DepositBar receipts={RECEIPTS} lines={[]} />);
+    const { container, again } = showStyled(<DepositBar receipts={RECEIPTS} lines={[]} />);
     const widths = () =>
       [...container.querySelectorAll("[title]")].map((e) => parseFloat(getComputedStyle(e).width));
     expect(widths()).toEqual([64, 36]);
