@@ -182,4 +182,16 @@ class BooksTest extends DeskTest {
                 AriaRole.CELL, new GetByRoleOptions().setName("Other expenses").setExact(true)))
         .isVisible();
   }
+
+  @Test
+  void anAdministratorAddsAUser() {
+    signIn(page, "wynne");
+    page.navigate(sumbrel.address() + "/users");
+    page.getByLabel("User", new GetByLabelOptions().setExact(true)).fill("cora");
+    page.getByLabel("Full name").fill("Cora Lowe");
+    page.getByLabel("First password").fill("another long one");
+    button("^Add$").click();
+    assertThat(page.getByRole(AriaRole.CELL, new GetByRoleOptions().setName("Cora Lowe")))
+        .isVisible();
+  }
 }

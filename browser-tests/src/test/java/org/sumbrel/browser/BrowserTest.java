@@ -67,7 +67,13 @@ abstract class BrowserTest {
 
   @BeforeEach
   void openPage() {
-    page =
+    page = anotherPage();
+    page.onPageError(scriptFailures::add);
+  }
+
+  /** The page of somebody else, with cookies of its own. */
+  static Page anotherPage() {
+    var opened =
         BROWSER
             .newContext(
                 new Browser.NewContextOptions()
@@ -75,8 +81,8 @@ abstract class BrowserTest {
                     .setColorScheme(ColorScheme.LIGHT)
                     .setViewportSize(1280, 800))
             .newPage();
-    page.setDefaultTimeout(MOST_WAIT_MS);
-    page.onPageError(scriptFailures::add);
+    opened.setDefaultTimeout(MOST_WAIT_MS);
+    return opened;
   }
 
   @AfterEach
@@ -125,26 +131,5 @@ abstract class BrowserTest {
         }
         """,
         all);
-  }
-
-  /** Calls the API as whoever is signed in there; the answer's JSON. */
-  static Object call(Page by, String method, String path, String json) {
-    return by.evaluate(
-        """
-        async ({ method, path, json }) => {
-          const token = document.cookie.split("; ").find((c) => c.startsWith("XSRF-TOKEN=")).slice(11);
-          const headers = { "Content-Type": "application/json", "X-XSRF-TOKEN": token };
-          const answer = await fetch(path, { method, headers, body: method === "GET" ? undefined : json });
-          if (!answer.ok) throw new Error(await answer.text());
-          return answer.json();
-        }
-        """,
-        Map.of("method", method, "path", path, "json", json));
-  }
-
-  @SuppressWarnings("unchecked")
-  static List<Map<String, Object>> rows(Page by, String path) {
-    return (List<Map<String, Object>>)
-        ((Map<String, Object>) call(by, "GET", path, "")).get("rows");
   }
 }

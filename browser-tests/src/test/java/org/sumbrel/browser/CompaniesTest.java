@@ -63,7 +63,7 @@ class CompaniesTest extends DeskTest {
     assertThat(page.getByText("received by Larkstow Mill Ltd").first()).isVisible();
 
     // whoever works in the one sees what it settles there, and nothing of the other's items
-    var sela = page.context().browser().newContext().newPage();
+    var sela = anotherPage();
     signIn(sela, "sela");
     sela.navigate(sumbrel.address() + "/posted/settlements");
     assertThat(sela.getByText("LX-03401").first()).isVisible();
@@ -161,7 +161,7 @@ class CompaniesTest extends DeskTest {
 
   @Test
   void whoWorksInOneCompanySeesNothingOfTheOther() {
-    signIn(page, "sela");
+    signInAtTheDesk(page, "sela");
     assertThat(page.getByText("Larkstow Grain Export").first()).isVisible();
     button("company, light").click();
     assertThat(

@@ -92,9 +92,9 @@ class CustomerTest extends DeskTest {
 
   @Test
   void asksAColleagueWhereTheWorkIs() {
-    var colleague = page.context().browser().newContext().newPage();
+    var colleague = anotherPage();
     signIn(page, "maren");
-    signIn(colleague, "osric");
+    signInAtTheDesk(colleague, "osric");
     arrives("QSAsk", "77.70", "qsask who is it");
     page.navigate(sumbrel.address() + "/waiting/desk");
     choose(page, "qsask");

@@ -9,13 +9,12 @@ import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /** What comes in by itself, in pieces, in the wrong order or with something wrong in it. */
-class DeliveriesTest extends BrowserTest {
+class DeliveriesTest extends SumbrelTest {
 
   /** One for all: each test has files and items of its own. */
   private static RunningSumbrel sumbrel;
@@ -32,14 +31,12 @@ class DeliveriesTest extends BrowserTest {
 
   @BeforeEach
   void signIn() {
-    page.navigate(sumbrel.address());
-    button("maren").click();
-    assertThat(page.getByLabel("Flow of the day")).isVisible();
+    signIn(page, "maren");
   }
 
-  @AfterEach
-  void nothingFailed() {
-    assertThat(scriptFailures).isEmpty();
+  @Override
+  RunningSumbrel application() {
+    return sumbrel;
   }
 
   private Locator button(String name) {

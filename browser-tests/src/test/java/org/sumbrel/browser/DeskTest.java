@@ -12,14 +12,13 @@ import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 
 /**
  * Work at the desk of one running application that the tests of a class share; each brings
  * customers of its own.
  */
-abstract class DeskTest extends BrowserTest {
+abstract class DeskTest extends SumbrelTest {
 
   static RunningSumbrel sumbrel;
 
@@ -33,15 +32,9 @@ abstract class DeskTest extends BrowserTest {
     sumbrel.close();
   }
 
-  @AfterEach
-  void noScriptFailed() {
-    assertThat(scriptFailures).isEmpty();
-  }
-
-  void signIn(Page by, String name) {
-    by.navigate(sumbrel.address());
-    by.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(name).setExact(true)).click();
-    assertThat(by.getByLabel("Flow of the day")).isVisible();
+  @Override
+  RunningSumbrel application() {
+    return sumbrel;
   }
 
   static Locator button(Page in, String pattern) {
@@ -54,31 +47,6 @@ abstract class DeskTest extends BrowserTest {
 
   Locator button(String pattern) {
     return button(page, pattern);
-  }
-
-  /**
-   * Brings a file by the same call that the view of intakes makes, which other tests drive: what is
-   * tested here begins when it is in.
-   */
-  void drop(String name, String text, String done) {
-    var summary =
-        page.evaluate(
-            """
-            async ({ name, text, statement }) => {
-              const token = document.cookie.split("; ").find((c) => c.startsWith("XSRF-TOKEN=")).slice(11);
-              const session = await (await fetch("/api/me")).json();
-              const account = session.companies[0].bankAccounts.find((a) => a.name === "Operating USD").id;
-              const body = new FormData();
-              body.append("file", new File([text], name, { type: "text/csv" }));
-              const query = statement ? "?bankAccount=" + account : "";
-              const answer = await fetch("/api/intakes" + query, { method: "POST", headers: { "X-XSRF-TOKEN": token }, body });
-              if (!answer.ok) return answer.text();
-              const { records, fresh, known } = await answer.json();
-              return `${records} record${records === 1 ? "" : "s"}, ${fresh} new, ${known} known already`;
-            }
-            """,
-            Map.of("name", name, "text", text, "statement", name.startsWith("statement")));
-    assertThat((String) summary).contains(done);
   }
 
   /** Drops a file as a person does, and waits for nothing. */

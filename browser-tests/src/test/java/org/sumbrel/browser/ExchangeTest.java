@@ -20,7 +20,7 @@ class ExchangeTest extends DeskTest {
 
   @BeforeEach
   void sitDown() {
-    signIn(page, "maren");
+    signInAtTheDesk(page, "maren");
     button("company, light").click();
     page.getByRole(AriaRole.MENUITEM, new GetByRoleOptions().setName("Larkstow Grain Export Ltd"))
         .click();

@@ -8,34 +8,12 @@ import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /** Files dropped on any view; large ones followed, stopped, cut off by a kill; one taken back. */
-class IntakeTest extends BrowserTest {
+class IntakeTest extends FreshSumbrelTest {
 
-  private static final int MANY = 40_000;
-
-  private RunningSumbrel sumbrel;
-
-  @BeforeEach
-  void start() throws Exception {
-    sumbrel = RunningSumbrel.toBeKilled();
-    signIn();
-  }
-
-  @AfterEach
-  void stop() {
-    sumbrel.close();
-    assertThat(scriptFailures).isEmpty();
-  }
-
-  private void signIn() {
-    page.navigate(sumbrel.address());
-    button("maren").click();
-    assertThat(page.getByLabel("Flow of the day")).isVisible();
-  }
+  private static final int MANY = 12_000;
 
   private Locator button(String name) {
     return page.getByRole(AriaRole.BUTTON, new GetByRoleOptions().setName(name).setExact(true));
@@ -73,6 +51,7 @@ class IntakeTest extends BrowserTest {
 
   @Test
   void aFileDroppedOnTheDeskIsTakenInThereAndCanBeTakenBack() throws Exception {
+    signInAtTheDesk(page, "maren");
     assertThat(region("Queue")).isVisible();
     var waiting = tile("Waiting").textContent();
     var posted = tile("Posted").textContent();
@@ -106,18 +85,21 @@ class IntakeTest extends BrowserTest {
 
   @Test
   void aLargeFileIsFollowedAndNeitherAStopNorAKillLeavesAnythingHalf() throws Exception {
+    sumbrel.close();
+    sumbrel = RunningSumbrel.toBeKilled();
+    signInAtTheDesk(page, "maren");
     tile("Arrived").click();
     assertThat(intakes()).isVisible();
     var arrived = tile("Arrived").textContent();
     dropMany();
-    assertThat(status()).containsText(Pattern.compile("of 40,000 records kept"));
+    assertThat(status()).containsText(Pattern.compile("of 12,000 records kept"));
     status().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Stop")).click();
     assertThat(told("many.csv")).containsText("nothing of the file was kept");
     assertThat(intakes()).not().containsText("many.csv");
     assertThat(tile("Arrived")).hasText(arrived);
 
     dropMany();
-    assertThat(status()).containsText(Pattern.compile("of 40,000 records kept"));
+    assertThat(status()).containsText(Pattern.compile("of 12,000 records kept"));
     sumbrel.kill();
     assertThat(told("many.csv")).containsText("The server cannot be reached; nothing was kept");
 

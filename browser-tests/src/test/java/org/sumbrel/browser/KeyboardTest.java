@@ -9,8 +9,8 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /**
- * What {@link DifferencesTest} does, by keyboard alone: once the files are in, no test touches the
- * mouse.
+ * The ways in which a payment can differ from what is owed, settled at the desk by keyboard alone:
+ * once the files are in, no test touches the mouse.
  */
 class KeyboardTest extends DeskTest {
 
@@ -73,9 +73,15 @@ class KeyboardTest extends DeskTest {
     find(page, "sum of twelve kaone");
     page.keyboard().press("l");
     assertThat(page.getByLabel("The list")).isFocused();
-    page.keyboard().insertText(String.join("\n", rows) + "\nKA-9999 1.00");
+    page.keyboard()
+        .insertText(
+            "Your number\tAmount\n"
+                + String.join("\n", rows).replace(' ', '\t')
+                + "\nKA-9999\t1.00\nTotal\t2,481.00\n");
     page.keyboard().press("Control+Enter");
-    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("12 lines understood, 1 not");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("12 lines understood, 3 not");
+    assertThat(page.getByRole(AriaRole.DIALOG))
+        .containsText("Nothing that is known has this reference.");
     page.keyboard().press("Control+Enter");
     postByKey("2,481.00");
     assertBooksAreWhole();
@@ -92,6 +98,7 @@ class KeyboardTest extends DeskTest {
     page.keyboard().press("r");
     tabTo(page, "^Bank fee 18.00");
     page.keyboard().press("Enter");
+    assertThat(region("Differences")).containsText("bank fee");
     assertThat(page.getByLabel("Journal lines")).containsText("Bank fees");
     postByKey("1,020.08");
     assertBooksAreWhole();
@@ -111,6 +118,7 @@ class KeyboardTest extends DeskTest {
     assertThat(page.getByRole(AriaRole.MENU)).isVisible();
     page.keyboard().press("Enter");
     assertThat(region("Differences")).containsText("claim");
+    assertThat(page.getByLabel("Journal lines")).containsText("Claims on customers");
     postByKey("725.00");
 
     invoices("KCThree Mills", "KC-3002 -275.00");
@@ -121,7 +129,7 @@ class KeyboardTest extends DeskTest {
     assertThat(page.getByRole(AriaRole.LINK, exactly("KCThree Mills"))).isVisible();
     tabTo(page, "^KCThree Mills");
     page.keyboard().press("Enter");
-    assertThat(page.getByLabel("Open items")).containsText("claim");
+    assertThat(page.getByLabel("Open items")).containsText("claim, ");
     tabTo(page, "^Apply what is in credit");
     page.keyboard().press("Enter");
     assertThat(button("^Apply oldest first")).isVisible();
@@ -130,6 +138,10 @@ class KeyboardTest extends DeskTest {
     assertThat(page.getByLabel("Journal lines")).containsText("275.00");
     page.keyboard().press("Control+Enter");
     assertThat(page.getByText(Pattern.compile("^Posted 0\\.00 from KCThree"))).isVisible();
+    page.navigate(sumbrel.address() + "/posted/customers");
+    page.getByLabel("name or number…").fill("KCThree");
+    page.getByRole(AriaRole.LINK, exactly("KCThree Mills")).press("Enter");
+    assertThat(page.getByText("Nothing is open.")).isVisible();
     assertBooksAreWhole();
   }
 
@@ -146,12 +158,16 @@ class KeyboardTest extends DeskTest {
     postByKey("450.00");
     invoices("KDFour Pizza", "KD-4001 600.00");
     page.navigate(sumbrel.address() + "/waiting/desk");
+    // the desk says by itself that the money could be applied now
+    assertThat(region("Queue")).containsText("On account, with invoices open");
     assertThat(region("Queue").getByText("KDFour Pizza")).isVisible();
     tabTo(page, "KDFour Pizza");
     page.keyboard().press("Enter");
     assertThat(button("^Apply oldest first")).isVisible();
     tabTo(page, "^Apply oldest first");
     page.keyboard().press("Enter");
+    // the older small invoice first, the rest of the money to the new one
+    assertThat(page.getByLabel("Amount taken of KD-4000")).hasValue("1.00");
     assertThat(page.getByLabel("Amount taken of KD-4001")).hasValue("449.00");
     page.keyboard().press("Control+Enter");
     assertThat(page.getByText(Pattern.compile("^Posted 0\\.00 from KDFour"))).isVisible();
@@ -213,13 +229,18 @@ class KeyboardTest extends DeskTest {
     page.keyboard().press("Enter");
     assertThat(page.getByText("Handed to a supervisor.")).isVisible();
 
-    var supervisor = page.context().browser().newContext().newPage();
-    signIn(supervisor, "osric");
+    var supervisor = anotherPage();
+    signInAtTheDesk(supervisor, "osric");
+    assertThat(region(supervisor, "Queue")).containsText("maren asks for approval");
     find(supervisor, "kgseven short by thirty");
+    assertThat(region(supervisor, "Receipt")).containsText("agreed by telephone");
     assertThat(button(supervisor, "^Approve and post")).isVisible();
     tabTo(supervisor, "^Approve and post");
     supervisor.keyboard().press("Enter");
     assertThat(supervisor.getByText("Approved and posted.")).isVisible();
+    supervisor.navigate(sumbrel.address() + "/posted/settlements");
+    assertThat(supervisor.getByText(Pattern.compile("by osric, drafted by maren")).first())
+        .isVisible();
     supervisor.context().close();
     assertBooksAreWhole();
   }
@@ -232,6 +253,8 @@ class KeyboardTest extends DeskTest {
     find(page, "kheight rent perhaps");
     page.keyboard().press("a");
     assertThat(page.getByRole(AriaRole.DIALOG)).containsText("This may count income twice");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("KH-8001");
+    assertThat(button("^Put into the draft")).isDisabled();
     tabTo(page, "^Take it instead");
     page.keyboard().press("Enter");
     postByKey("334.43");

@@ -35,10 +35,10 @@ class KillTest {
   private static final long SEED =
       Long.getLong("sumbrel.seed", FULL ? System.nanoTime() : 20_260_529L);
 
-  private static final int BY_HAND = 40;
-  private static final int IN_A_RUN = 40;
+  private static final int BY_HAND = 24;
+  private static final int IN_A_RUN = 24;
   private static final int USERS = 3;
-  private static final int MOST_BACKUPS = 2;
+  private static final int MOST_BACKUPS = 1;
 
   /** From an act of the kind that a round is about to the kill. */
   private static final int LATEST_MS = 400;

@@ -223,7 +223,7 @@ class LockboxTest extends DeskTest {
     assertThat(button("^Post the batch")).isDisabled();
     var address = page.url();
 
-    var osric = page.context().browser().newContext().newPage();
+    var osric = anotherPage();
     signIn(osric, "osric");
     osric.navigate(address);
     button(osric, "^Accept…$").click();
@@ -330,7 +330,7 @@ class LockboxTest extends DeskTest {
     assertThat(page.getByText("1 record, 1 new, 0 known already").last()).isVisible();
     toTheBatch();
 
-    var osric = page.context().browser().newContext().newPage();
+    var osric = anotherPage();
     signIn(osric, "osric");
     var policy = (Map<String, Object>) call(osric, "GET", "/api/policies/USD", "");
     osric.navigate(sumbrel.address() + "/policies");

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.Test;
 class LongListsTest extends DeskTest {
 
   private static final int MANY =
-      "full".equals(System.getProperty("sumbrel.tests")) ? 100_000 : 20_000;
+      "full".equals(System.getProperty("sumbrel.tests")) ? 100_000 : 8_000;
   private static final int MOST_DRAWN = 60;
   private static final int DEEP = 400;
 

@@ -120,7 +120,7 @@ class PayoutTest extends DeskTest {
     assertThat(button("^Accept")).hasCount(0);
     var address = page.url();
 
-    var osric = page.context().browser().newContext().newPage();
+    var osric = anotherPage();
     signIn(osric, "osric");
     osric.navigate(address);
     button(osric, "^Accept…$").click();

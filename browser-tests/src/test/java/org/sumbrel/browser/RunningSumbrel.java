@@ -42,7 +42,12 @@ final class RunningSumbrel implements AutoCloseable {
 
   /** With the demo company, as it is on its first day. */
   static RunningSumbrel withDemoBooks() throws IOException {
-    return start(demoFolder(), false, demo());
+    return withBooksOf(demoFolder());
+  }
+
+  /** With the books of a data folder that is there already. */
+  static RunningSumbrel withBooksOf(Path data) throws IOException {
+    return start(data, false, demo());
   }
 
   /** The same in a process of its own, which may be killed. */
@@ -81,7 +86,8 @@ final class RunningSumbrel implements AutoCloseable {
     }
   }
 
-  private static Path demoFolder() throws IOException {
+  /** A data folder with the demo company's books. */
+  static Path demoFolder() throws IOException {
     var data = Files.createTempDirectory("sumbrel-data");
     PreparedSumbrel.demoBooks(data);
     return data;
@@ -233,6 +239,10 @@ final class RunningSumbrel implements AutoCloseable {
 
   /** Where its database is, to be opened while it does not run. */
   String database() {
+    return database(data);
+  }
+
+  static String database(Path data) {
     return "jdbc:h2:file:" + data.resolve("sumbrel");
   }
 

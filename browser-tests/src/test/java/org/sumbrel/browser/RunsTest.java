@@ -80,13 +80,13 @@ class RunsTest extends FreshSumbrelTest {
   }
 
   @Override
-  RunningSumbrel application() throws Exception {
+  RunningSumbrel started() throws Exception {
     return RunningSumbrel.toBeKilled();
   }
 
   @Test
   void goesOnAfterAStopAndAfterAKillAndLeavesWhatItCannotPost() throws Exception {
-    var osric = page.context().browser().newContext().newPage();
+    var osric = anotherPage();
     signIn(page, "maren");
     signIn(osric, "osric");
     takesIn();

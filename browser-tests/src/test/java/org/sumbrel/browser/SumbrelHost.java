@@ -25,9 +25,10 @@ final class SumbrelHost {
       if (running != null) {
         running.close();
         running = null;
-        System.out.println("Sumbrel has stopped");
       }
-      if (!line.isEmpty()) {
+      if (line.isEmpty()) {
+        System.out.println("Sumbrel has stopped");
+      } else {
         var options = List.of(line.split("\t")).toArray(String[]::new);
         try {
           running = (AutoCloseable) run.invoke(null, application, options);

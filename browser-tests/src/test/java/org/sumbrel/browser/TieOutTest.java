@@ -6,8 +6,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page.GetByLabelOptions;
 import com.microsoft.playwright.Page.GetByRoleOptions;
 import com.microsoft.playwright.options.AriaRole;
-import java.sql.DriverManager;
-import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
@@ -25,11 +23,6 @@ class TieOutTest extends FreshSumbrelTest {
 
   private Locator dialog() {
     return page.getByRole(AriaRole.DIALOG);
-  }
-
-  @Override
-  RunningSumbrel application() throws Exception {
-    return RunningSumbrel.toBeKilled();
   }
 
   @Test
@@ -86,7 +79,7 @@ class TieOutTest extends FreshSumbrelTest {
     assertThat(button("^Close May 29")).hasCount(0);
 
     // what is posted now goes to the next day, and says so
-    var waiting = BrowserTest.rows(page, "/api/entries?standing=CLEAR&limit=1").get(0);
+    var waiting = rows(page, "/api/entries?standing=CLEAR&limit=1").get(0);
     page.navigate(sumbrel.address() + "/waiting/desk/" + waiting.get("id"));
     assertThat(region("Remainder").getByText("Left").locator("..")).containsText("0.00");
     page.keyboard().press("Control+Enter");
@@ -108,36 +101,5 @@ class TieOutTest extends FreshSumbrelTest {
     assertThat(closed).containsText("reopened by osric");
     assertThat(closed).containsText("a cheque was missed");
     assertThat(button("^Close May 29")).isEnabled();
-  }
-
-  /** Books that were broken behind the application's back. */
-  @Test
-  void aBrokenTrailBreaksTheLineAndOpensItsItems() throws Exception {
-    sumbrel.close();
-    try (var books = DriverManager.getConnection(sumbrel.database(), "sumbrel", "");
-        var breaking = books.createStatement()) {
-      breaking.executeUpdate(
-          "update settlement_application set amount_minor = amount_minor - 125 where id = (select min(a.id)"
-              + " from settlement_application a join settlement s on s.id = a.settlement_id where a.amount_minor > 10000)");
-    }
-    sumbrel = sumbrel.again();
-    signIn(page, "maren");
-    var flow = page.getByLabel("Flow of the day");
-    assertThat(flow).containsText("1.25 missing");
-    flow.getByRole(
-            AriaRole.LINK,
-            new Locator.GetByRoleOptions().setName(Pattern.compile("^The line breaks here")))
-        .click();
-    var breaks = region("Where the trail breaks");
-    assertThat(breaks).containsText("It breaks in 1 place");
-    assertThat(breaks).containsText("1.25");
-    assertThat(breaks).containsText("missing");
-    for (var by : Map.of("By account", "Operating USD", "By day", "1.25").entrySet()) {
-      page.getByRole(AriaRole.TAB, new GetByRoleOptions().setName(by.getKey())).click();
-      var row = page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("1.25"));
-      assertThat(row.first()).containsText(by.getValue());
-    }
-    breaks.getByRole(AriaRole.LINK).click();
-    assertThat(page).hasURL(Pattern.compile("/waiting/desk/\\d+$"));
   }
 }

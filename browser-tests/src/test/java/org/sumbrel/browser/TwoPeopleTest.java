@@ -25,9 +25,9 @@ class TwoPeopleTest extends FreshSumbrelTest {
 
   @Test
   void tellsTheSecondWhoWasFirst() {
-    var colleague = page.context().browser().newContext().newPage();
-    signIn(page, "maren");
-    signIn(colleague, "osric");
+    var colleague = anotherPage();
+    signInAtTheDesk(page, "maren");
+    signInAtTheDesk(colleague, "osric");
     assertThat(region(page, "Receipt")).containsText("Bramble Pizza Oven");
     assertThat(region(colleague, "Receipt")).containsText("Bramble Pizza Oven");
     assertThat(postButton(colleague)).isEnabled();
@@ -47,7 +47,7 @@ class TwoPeopleTest extends FreshSumbrelTest {
 
   @Test
   void letsAnAuditorLookAndChangeNothing() {
-    signIn(page, "tolly");
+    signInAtTheDesk(page, "tolly");
     assertThat(region(page, "Receipt")).containsText("Bramble Pizza Oven");
     assertThat(postButton(page)).isDisabled();
     assertThat(region(page, "Account").getByRole(AriaRole.CHECKBOX).first()).isDisabled();
@@ -82,7 +82,7 @@ class TwoPeopleTest extends FreshSumbrelTest {
 
   @Test
   void settlesEurosForTheOtherCompany() {
-    signIn(page, "maren");
+    signInAtTheDesk(page, "maren");
     page.getByRole(
             AriaRole.BUTTON, new GetByRoleOptions().setName(Pattern.compile("company, light")))
         .click();
