@@ -168,7 +168,7 @@ function Form({ policy, save }: { policy: Policy; save: UseMutationResult<Policy
           label="Usual fees"
           value={fees}
           disabled={!may}
-          helperText="such as 18.00; 2.9 % + 0.30"
+          helperText="such as 18; 2.9 % + 1"
           onChange={(event) => setFees(event.target.value)}
         />
       </Box>

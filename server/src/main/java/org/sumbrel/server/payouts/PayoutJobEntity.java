@@ -29,7 +29,12 @@ class PayoutJobEntity {
   private long done;
   private String refused;
   private Instant aliveAt;
-  @Version private long version;
+
+  /**
+   * Null until it is stored: a second one that begins at the same moment is not taken for a change
+   * of the first.
+   */
+  @Version private Long version;
 
   protected PayoutJobEntity() {}
 

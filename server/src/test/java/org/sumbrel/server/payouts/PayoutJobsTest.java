@@ -14,6 +14,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.sumbrel.core.payout.PayoutRefused;
 import org.sumbrel.server.ApiTest;
@@ -73,6 +74,21 @@ class PayoutJobsTest extends PayoutsThroughTheApi {
   }
 
   /** One of two that begin at the same moment does. */
+  @Test
+  void aSecondThatBeginsIsNotTakenForAChangeOfTheFirst() {
+    var id = anyPayout();
+    rows.saveAndFlush(begun(id));
+    assertThatThrownBy(() -> rows.saveAndFlush(begun(id)))
+        .isInstanceOf(DataIntegrityViolationException.class);
+    rows.deleteById(id);
+  }
+
+  private static PayoutJobEntity begun(long id) {
+    var job = new PayoutJobEntity(id);
+    job.begin(Doing.BOOK, "maren", 1, Instant.now());
+    return job;
+  }
+
   @Test
   void isBegunOnceByManyAtTheSameMoment() throws Exception {
     var id = anyPayout();
