@@ -70,8 +70,8 @@ export const GROUP = [
 ];
 
 /**
- * Styles go to an element outside of the page: to ask for anything by its role, jsdom weighs every rule in the page
- * for every element, which takes longer than all else that a test does. A test that reads a style uses showStyled.
+ * An element outside the page for the styles: jsdom checks every style rule in the page for each query by role, which
+ * took more than half of the test time. A test that reads a style uses showStyled.
  */
 const aside = createCache({ key: "css", container: document.createElement("div") });
 

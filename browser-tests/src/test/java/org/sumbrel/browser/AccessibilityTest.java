@@ -160,7 +160,7 @@ class AccessibilityTest extends BrowserTest {
     }
   }
 
-  /** The rules run in the page itself, once brought there: nothing here stands in a frame. */
+  /** Runs axe in the page and loads it there once: no view has a frame. */
   @SuppressWarnings("unchecked")
   private List<String> serious(List<String> only) {
     if (!(boolean) page.evaluate("() => 'axe' in window")) {

@@ -16,12 +16,12 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /**
  * A company that keeps its books in a currency without decimals, and one with three (ISO 4217,
- * table A.1): every view that shows or takes an amount has the digits of its currency. Those with
- * two are what all other tests are about.
+ * table A.1): every view that shows or takes an amount has the digits of its currency. The other
+ * tests use currencies with two.
  */
 class CurrenciesTest extends DeskTest {
 
-  /** All that show amounts, in a company where each of them has some. */
+  /** The views that show amounts; lockbox, payouts and shelved have none in these companies. */
   private static final List<String> VIEWS =
       List.of(
           "/waiting/desk",
@@ -133,7 +133,7 @@ class CurrenciesTest extends DeskTest {
 
   @ParameterizedTest
   @CsvSource({"JPY, 0", "KWD, 3"})
-  void standWithTheirDigitsInEveryView(String currency, int decimals) {
+  void haveTheirDigitsInEveryView(String currency, int decimals) {
     digits = decimals;
     company(currency);
     signInAtTheDesk(page, "maren");

@@ -31,8 +31,8 @@ class PayoutJobEntity {
   private Instant aliveAt;
 
   /**
-   * Null until it is stored: a second one that begins at the same moment is not taken for a change
-   * of the first.
+   * Null until stored, so that a new job is always inserted: a second one at the same moment fails
+   * on the primary key.
    */
   @Version private Long version;
 

@@ -73,9 +73,8 @@ class PayoutJobsTest extends PayoutsThroughTheApi {
     assertThat(rows.findById(id)).isEmpty();
   }
 
-  /** One of two that begin at the same moment does. */
   @Test
-  void aSecondThatBeginsIsNotTakenForAChangeOfTheFirst() {
+  void aSecondNewJobOfAPayoutIsRefusedByTheDatabase() {
     var id = anyPayout();
     rows.saveAndFlush(begun(id));
     assertThatThrownBy(() -> rows.saveAndFlush(begun(id)))
@@ -89,6 +88,7 @@ class PayoutJobsTest extends PayoutsThroughTheApi {
     return job;
   }
 
+  /** One of two that begin at the same moment does. */
   @Test
   void isBegunOnceByManyAtTheSameMoment() throws Exception {
     var id = anyPayout();
